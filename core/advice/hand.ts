@@ -1,0 +1,80 @@
+import { type Binding, keyWords, type Scheme } from '../input';
+import type { Command } from '../navigation';
+
+/** What the hand does in a scheme, as the second half of an advice; empty where the scheme has no gesture for it. */
+
+const dragOf = (scheme: Scheme, does: string): Binding | undefined =>
+  scheme.bindings.find((b) => b.trigger.kind === 'drag' && b.command.kind === 'move' && b.command.does === does && b.modifiers.length === 0) ??
+  scheme.bindings.find((b) => b.trigger.kind === 'drag' && b.command.kind === 'move' && b.command.does === does);
+
+const hasPuck = (scheme: Scheme): boolean => scheme.bindings.some((b) => b.trigger.kind === 'axes');
+
+function dragWords(binding: Binding, way: string): string {
+  const button = binding.trigger.kind === 'drag' && binding.trigger.button !== 'left' ? `${binding.trigger.button}-` : '';
+  const held = binding.modifiers.map((m) => `${m[0]?.toUpperCase()}${m.slice(1)}+`).join('');
+  return `${held}${button}drag ${way}`;
+}
+
+/** The key whose command passes the test, with its modifiers. */
+function keyFor(scheme: Scheme, test: (command: Command) => boolean): string | null {
+  const found = scheme.bindings.find((b) => b.trigger.kind === 'key' && b.command.kind === 'command' && test(b.command.command));
+  return found?.trigger.kind === 'key' ? pressed(found, found.trigger.code) : null;
+}
+
+function pressed(binding: Binding, code: string): string {
+  const held = binding.modifiers.map((m) => `${m[0]?.toUpperCase()}${m.slice(1)}+`).join('');
+  return `press ${held}${keyWords(code)}`;
+}
+
+function keyDoing(scheme: Scheme, kind: Binding['command']['kind'], does: string): string | null {
+  const found = scheme.bindings.find((b) => b.trigger.kind === 'key' && b.command.kind === kind && 'does' in b.command && b.command.does === does);
+  return found?.trigger.kind === 'key' ? pressed(found, found.trigger.code) : null;
+}
+
+/** The model moves with a puck, the eye the other way. */
+const puckMovesCamera = (scheme: Scheme): boolean => scheme.options.puck?.moves === 'camera';
+
+export function roundHand(scheme: Scheme, way: 'left' | 'right'): string | null {
+  const drag = dragOf(scheme, 'orbit');
+  if (drag) return dragWords(drag, way === 'right' ? 'left' : 'right');
+  if (hasPuck(scheme)) return `twist the puck ${(way === 'right') !== puckMovesCamera(scheme) ? 'clockwise' : 'anticlockwise'}`;
+  return keyFor(scheme, (c) => c.kind === 'turn' && c.axis === way);
+}
+
+export function heightHand(scheme: Scheme, way: 'up' | 'down'): string | null {
+  const drag = dragOf(scheme, 'orbit');
+  if (drag) return dragWords(drag, way === 'up' ? 'down' : 'up');
+  if (hasPuck(scheme)) return `tilt the puck ${(way === 'up') !== puckMovesCamera(scheme) ? 'towards you' : 'away'}`;
+  return keyFor(scheme, (c) => c.kind === 'turn' && c.axis === way);
+}
+
+export function sizeHand(scheme: Scheme, larger: boolean): string | null {
+  if (scheme.bindings.some((b) => b.trigger.kind === 'wheel')) return `turn the wheel ${larger ? 'forward' : 'back'}`;
+  if (hasPuck(scheme)) return `${larger !== puckMovesCamera(scheme) ? 'pull the puck towards you' : 'push the puck away'}`;
+  return keyFor(scheme, (c) => c.kind === 'zoom' && c.factor > 1 === larger);
+}
+
+/** `right`, `up`: how far the model has to go on the screen, frame heights; only the larger way is named when the other is slight. */
+export function slideHand(scheme: Scheme, right: number, up: number): string | null {
+  const ways: string[] = [];
+  if (Math.abs(right) > Math.abs(up) / 3) ways.push(right > 0 ? 'right' : 'left');
+  if (Math.abs(up) > Math.abs(right) / 3) ways.push(up > 0 ? 'up' : 'down');
+  const drag = dragOf(scheme, 'pan');
+  if (drag) return dragWords(drag, ways.join(' and '));
+  if (hasPuck(scheme))
+    return `${ways.map((way) => (way === 'left' || way === 'right' ? `slide the puck ${puckMovesCamera(scheme) ? flip(way) : way}` : (way === 'up') !== puckMovesCamera(scheme) ? 'lift it' : 'press it down')).join(', ')}`;
+  return keyFor(scheme, (c) => c.kind === 'pan' && (Math.abs(right) >= Math.abs(up) ? c.dx * right > 0 : c.dy * up < 0));
+}
+
+const flip = (way: string): string => (way === 'left' ? 'right' : 'left');
+
+export const rollHand = (scheme: Scheme, anticlockwise: boolean): string | null => keyFor(scheme, (c) => c.kind === 'roll' && c.angle > 0 === anticlockwise);
+export const projectionHand = (scheme: Scheme): string | null => keyDoing(scheme, 'toggle', 'projection');
+export const fitHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'fit' && c.what === 'all');
+export const homeHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'home');
+export const squareHand = (scheme: Scheme): string | null => keyDoing(scheme, 'atPointer', 'normalTo');
+export const cutHand = (scheme: Scheme): string | null => keyDoing(scheme, 'atPointer', 'section');
+export const flipHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'flipSection');
+export const shiftHand = (scheme: Scheme, outwards: boolean): string | null => keyFor(scheme, (c) => c.kind === 'shiftSection' && c.metres > 0 === outwards);
+export const standardHand = (scheme: Scheme, name: string): string | null => keyFor(scheme, (c) => c.kind === 'standard' && c.name === name);
+export const oppositeHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'opposite');

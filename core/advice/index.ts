@@ -1,0 +1,3 @@
+/** What a coach would say: one sentence a criterion. */
+export * from './adviceFor';
+export * from './sentence';

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { sceneSchema } from '../navigation/sceneSchema';
+import { COMMAND_GROUP_IDS } from './commandGroups';
+import { CRITERION_IDS } from './criteriaList';
+import { goalSchema } from './goals';
+import { SKILL_IDS } from './skills';
+
+const short = z.string().trim().min(1, 'write at least one character').max(120, 'keep it under 120 characters');
+const text = z.string().trim().max(2000, 'keep it under 2000 characters');
+
+/** Full marks up to `full`, nothing from `zero`; in the criterion's own unit. */
+export const criterionSchema = z
+  .object({
+    id: z.enum(CRITERION_IDS),
+    full: z.number().min(0).max(1e6),
+    zero: z.number().min(0).max(1e6),
+    weight: z.number().min(0).max(100),
+    must: z.boolean().optional(),
+  })
+  .refine((c) => c.full <= c.zero, { message: 'full marks must come before no marks', path: ['zero'] });
+
+export const stepSchema = z.object({
+  id: z.string().min(1).max(40),
+  brief: text.min(1, 'say what the trainee is to do'),
+  skill: z.enum(SKILL_IDS),
+  otherSkills: z.array(z.enum(SKILL_IDS)).max(2),
+  hints: z.array(text.min(1)).max(3),
+  goal: goalSchema,
+  criteria: z
+    .array(criterionSchema)
+    .min(1, 'choose at least one criterion')
+    .max(31)
+    .refine((list) => new Set(list.map((c) => c.id)).size === list.length, 'each criterion can be used once a step')
+    .refine((list) => list.some((c) => c.weight > 0), 'at least one criterion needs a weight above 0'),
+});
+
+/** What an exercise asks: the content of one immutable version. */
+export const exerciseSchema = z.object({
+  title: short,
+  brief: text,
+  model: z.object({ id: z.string().min(1).max(64), revision: z.number().int().min(1) }),
+  start: sceneSchema,
+  steps: z.array(stepSchema).min(1, 'an exercise needs a step').max(20),
+  /** Command groups that the trainee may use. */
+  allowed: z.array(z.enum(COMMAND_GROUP_IDS)).min(1, 'allow at least one kind of command'),
+  /** Schemes it is meant for, by id; none: all. */
+  schemes: z.array(z.string().min(1).max(64)).max(50),
+  liveHelp: z.boolean(),
+  /** Whether the trainee's browser may have the target itself; otherwise it gets only the picture. */
+  showTarget: z.boolean(),
+});
+
+export type Exercise = z.infer<typeof exerciseSchema>;
+export type Step = z.infer<typeof stepSchema>;
+export type Criterion = z.infer<typeof criterionSchema>;

@@ -1,0 +1,7 @@
+/** What an instructor sets: exercises of steps, each with a goal, criteria and a skill. */
+export * from './commandGroups';
+export * from './criteriaList';
+export type { Criterion, Exercise, Step } from './exerciseSchema';
+export type { Call, Goal, GoalKind, GoalOf, Margins } from './goals';
+export * from './skills';
+export * from './usualCriteria';

@@ -1,0 +1,118 @@
+import type { Gesture } from './gesture';
+import type { Binding, Modifier, Scheme, Trigger } from './schemeSchema';
+
+const sameModifiers = (a: readonly Modifier[], b: readonly Modifier[]): boolean => a.length === b.length && a.every((m) => b.includes(m));
+
+function fits(trigger: Trigger, gesture: Gesture): boolean {
+  if (trigger.kind !== gesture.kind) return false;
+  switch (gesture.kind) {
+    case 'drag':
+      return (trigger as { button: string }).button === gesture.button;
+    case 'click':
+      return (trigger as { button: string }).button === gesture.button && (trigger as { count: number }).count === gesture.count;
+    case 'key':
+      return (trigger as { code: string }).code === gesture.code;
+    case 'puckButton':
+      return (trigger as { button: number }).button === gesture.button;
+    default:
+      return true;
+  }
+}
+
+/** The binding that answers a gesture, if any. */
+export function bindingFor(scheme: Scheme, gesture: Gesture): Binding | null {
+  const modifiers = 'modifiers' in gesture ? gesture.modifiers : [];
+  return scheme.bindings.find((binding) => fits(binding.trigger, gesture) && sameModifiers(binding.modifiers, modifiers)) ?? null;
+}
+
+const KEY_WORDS: Record<string, string> = {
+  ArrowLeft: 'left arrow',
+  ArrowRight: 'right arrow',
+  ArrowUp: 'up arrow',
+  ArrowDown: 'down arrow',
+  Equal: '=',
+  Minus: '-',
+  Comma: ',',
+  Period: '.',
+  BracketLeft: '[',
+  BracketRight: ']',
+  Semicolon: ';',
+  Quote: "'",
+  Slash: '/',
+  Space: 'space bar',
+};
+
+/** A key as a person names it. */
+export const keyWords = (code: string): string => KEY_WORDS[code] ?? code.replace(/^(Key|Digit)/, '').replace(/^Numpad/, 'keypad ');
+
+const MODIFIER_WORDS: Record<Modifier, string> = { shift: 'Shift', ctrl: 'Ctrl', alt: 'Alt' };
+
+/** "Shift + left drag" */
+export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>): string {
+  const { trigger } = binding;
+  const held = binding.modifiers.map((m) => MODIFIER_WORDS[m]);
+  const words = ((): string => {
+    switch (trigger.kind) {
+      case 'drag':
+        return `${trigger.button} drag`;
+      case 'click':
+        return `${trigger.count === 2 ? 'double ' : ''}${trigger.button} click`;
+      case 'wheel':
+        return 'wheel';
+      case 'key':
+        return keyWords(trigger.code);
+      case 'axes':
+        return 'push, slide, tilt or twist the puck';
+      case 'puckButton':
+        return `puck button ${trigger.button}`;
+    }
+  })();
+  return [...held, words].join(' + ');
+}
+
+/** A short name of the binding for the trace: unique within its scheme. */
+export const bindingName = (binding: Binding): string => triggerWords(binding).slice(0, 80);
+
+/** Two bindings that answer the same gesture. */
+export interface Conflict {
+  readonly first: number;
+  readonly second: number;
+  readonly words: string;
+}
+
+export function findConflicts(scheme: Scheme): Conflict[] {
+  const seen = new Map<string, number>();
+  const found: Conflict[] = [];
+  scheme.bindings.forEach((binding, i) => {
+    const key = JSON.stringify([binding.context, binding.trigger, [...binding.modifiers].sort()]);
+    const first = seen.get(key);
+    if (first === undefined) seen.set(key, i);
+    else found.push({ first, second: i, words: `${triggerWords(binding)} is set twice` });
+  });
+  return found;
+}
+
+export interface DeviceCapabilities {
+  readonly buttons: readonly ('left' | 'middle' | 'right')[];
+  readonly wheel: boolean;
+  readonly keyboard: boolean;
+  readonly puck: boolean;
+}
+
+/** Bindings that a device cannot give. */
+export function unreachable(scheme: Scheme, device: DeviceCapabilities): Binding[] {
+  return scheme.bindings.filter(({ trigger, modifiers }) => {
+    if (modifiers.length > 0 && !device.keyboard) return true;
+    switch (trigger.kind) {
+      case 'drag':
+      case 'click':
+        return !device.buttons.includes(trigger.button);
+      case 'wheel':
+        return !device.wheel;
+      case 'key':
+        return !device.keyboard;
+      default:
+        return !device.puck;
+    }
+  });
+}

@@ -1,0 +1,43 @@
+import type { Vec3 } from '../math';
+import type { Modifier } from './schemeSchema';
+
+/** Where a device points in the frame, frame heights from its centre, v up. */
+export interface FramePoint {
+  readonly u: number;
+  readonly v: number;
+}
+
+/** What a device did, in frame heights; the stage scales pixels to it, so window size and pixel ratio leave no trace. */
+export type Gesture =
+  | {
+      readonly kind: 'drag';
+      readonly button: 'left' | 'middle' | 'right';
+      readonly modifiers: readonly Modifier[];
+      readonly from: FramePoint;
+      readonly last: FramePoint;
+      readonly to: FramePoint;
+      readonly done: boolean;
+    }
+  | {
+      readonly kind: 'click';
+      readonly button: 'left' | 'middle' | 'right';
+      readonly count: 1 | 2;
+      readonly modifiers: readonly Modifier[];
+      readonly at: FramePoint;
+    }
+  | { readonly kind: 'wheel'; readonly modifiers: readonly Modifier[]; readonly notches: number; readonly at: FramePoint }
+  | { readonly kind: 'key'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly at: FramePoint | null }
+  | { readonly kind: 'axes'; readonly axes: SixAxes; readonly dt: number }
+  | { readonly kind: 'puckButton'; readonly button: number };
+
+/** Shifts right, away, up and tilts about the same axes, each -1 … 1. */
+export type SixAxes = readonly [x: number, y: number, z: number, rx: number, ry: number, rz: number];
+
+/** What lies under the pointer, found by the stage; null where there is nothing. */
+export interface Pick {
+  readonly point: Vec3;
+  readonly normal: Vec3;
+  readonly part: string;
+  /** Metres from the eye along the view axis. */
+  readonly depth: number;
+}

@@ -1,0 +1,9 @@
+/** From what a hand does to commands: schemes as data, and devices' reports. */
+export * from './axes';
+export * from './bindings';
+export * from './gesture';
+export * from './multiAxis';
+export * from './resolve';
+export type { Action, Binding, Modifier, Scheme, SchemeFamily, Trigger } from './schemeSchema';
+export * from './schemes';
+export * from './words';

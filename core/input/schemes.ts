@@ -1,0 +1,156 @@
+import type { Command } from '../navigation';
+import type { StandardName } from '../view/standardNames';
+import { USUAL_PUCK } from './axes';
+import type { Action, Binding, Modifier, Scheme, Trigger } from './schemeSchema';
+
+const STEP = Math.PI / 12;
+
+const bind = (trigger: Trigger, command: Action, modifiers: Modifier[] = []): Binding => ({ context: 'stage', trigger, modifiers, command });
+const key = (code: string, command: Command, ...modifiers: Modifier[]): Binding => bind({ kind: 'key', code }, { kind: 'command', command }, modifiers);
+const keyDoes = (code: string, command: Action, ...modifiers: Modifier[]): Binding => bind({ kind: 'key', code }, command, modifiers);
+const drag = (button: 'left' | 'middle' | 'right', does: 'orbit' | 'pan' | 'zoom' | 'roll' | 'look' | 'zoomRegion', ...modifiers: Modifier[]): Binding =>
+  bind({ kind: 'drag', button }, { kind: 'move', does }, modifiers);
+const look = (code: string, name: StandardName, ...modifiers: Modifier[]): Binding => key(code, { kind: 'standard', name }, ...modifiers);
+
+/** Keys that every scheme has: the digits go once round the dial, then over and under it. */
+const SHARED_KEYS: readonly Binding[] = [
+  look('Digit1', 'front'),
+  look('Digit2', 'right'),
+  look('Digit3', 'rear'),
+  look('Digit4', 'left'),
+  look('Digit5', 'top'),
+  look('Digit6', 'bottom'),
+  look('Digit7', 'top-front-right'),
+  look('Digit8', 'top-front-left'),
+  look('Digit9', 'top-rear-right'),
+  look('Digit0', 'top-rear-left'),
+  key('KeyO', { kind: 'opposite' }),
+  key('KeyN', { kind: 'snap' }),
+  key('KeyL', { kind: 'level' }),
+  key('KeyL', { kind: 'level', verticals: true }, 'shift'),
+  key('KeyE', { kind: 'fit', what: 'all' }),
+  key('KeyS', { kind: 'fit', what: 'selection' }),
+  key('Home', { kind: 'home' }),
+  key('Backspace', { kind: 'back' }),
+  key('Backspace', { kind: 'forward' }, 'shift'),
+  key('ArrowLeft', { kind: 'turn', axis: 'left', angle: STEP }),
+  key('ArrowRight', { kind: 'turn', axis: 'right', angle: STEP }),
+  key('ArrowUp', { kind: 'turn', axis: 'up', angle: STEP }),
+  key('ArrowDown', { kind: 'turn', axis: 'down', angle: STEP }),
+  key('Comma', { kind: 'roll', angle: STEP }),
+  key('Period', { kind: 'roll', angle: -STEP }),
+  key('Equal', { kind: 'zoom', factor: 1.25 }),
+  key('Minus', { kind: 'zoom', factor: 0.8 }),
+  keyDoes('KeyC', { kind: 'atPointer', does: 'centre' }),
+  keyDoes('KeyV', { kind: 'atPointer', does: 'lookAt' }),
+  keyDoes('KeyQ', { kind: 'atPointer', does: 'normalTo' }),
+  keyDoes('KeyK', { kind: 'atPointer', does: 'section' }),
+  key('KeyK', { kind: 'section', plane: null }, 'shift'),
+  key('KeyJ', { kind: 'flipSection' }),
+  key('BracketLeft', { kind: 'shiftSection', metres: -0.02 }),
+  key('BracketRight', { kind: 'shiftSection', metres: 0.02 }),
+  keyDoes('KeyH', { kind: 'selection', does: 'hide' }),
+  keyDoes('KeyG', { kind: 'selection', does: 'glass' }),
+  keyDoes('KeyI', { kind: 'selection', does: 'isolate' }),
+  key('KeyU', { kind: 'showAll' }),
+  keyDoes('KeyP', { kind: 'toggle', does: 'projection' }),
+  keyDoes('KeyW', { kind: 'toggle', does: 'style' }),
+];
+
+/** Finer steps and slides: with Shift a third of the turn, with Alt the same keys slide the view. */
+const FINE_KEYS: readonly Binding[] = [
+  key('ArrowLeft', { kind: 'turn', axis: 'left', angle: STEP / 5 }, 'shift'),
+  key('ArrowRight', { kind: 'turn', axis: 'right', angle: STEP / 5 }, 'shift'),
+  key('ArrowUp', { kind: 'turn', axis: 'up', angle: STEP / 5 }, 'shift'),
+  key('ArrowDown', { kind: 'turn', axis: 'down', angle: STEP / 5 }, 'shift'),
+  key('ArrowLeft', { kind: 'pan', dx: 50, dy: 0 }, 'alt'),
+  key('ArrowRight', { kind: 'pan', dx: -50, dy: 0 }, 'alt'),
+  key('ArrowUp', { kind: 'pan', dx: 0, dy: 50 }, 'alt'),
+  key('ArrowDown', { kind: 'pan', dx: 0, dy: -50 }, 'alt'),
+  key('Comma', { kind: 'roll', angle: STEP / 5 }, 'shift'),
+  key('Period', { kind: 'roll', angle: -STEP / 5 }, 'shift'),
+  key('Equal', { kind: 'zoom', factor: 1.05 }, 'shift'),
+  key('Minus', { kind: 'zoom', factor: 1 / 1.05 }, 'shift'),
+];
+
+const POINTING: readonly Binding[] = [
+  bind({ kind: 'click', button: 'left', count: 1 }, { kind: 'atPointer', does: 'select' }),
+  bind({ kind: 'click', button: 'left', count: 2 }, { kind: 'atPointer', does: 'centre' }),
+  bind({ kind: 'wheel' }, { kind: 'move', does: 'zoom' }),
+];
+
+const POINTER_OPTIONS = { orbit: 'turntable', pivot: 'pointer', zoomTo: 'pointer', notch: 1.15 } as const;
+
+export const THREE_BUTTON_MOUSE: Scheme = {
+  id: 'three-button-mouse',
+  revision: 1,
+  name: 'Three-button mouse',
+  family: 'mouse',
+  device: 'threeButtonMouse',
+  about: 'Left orbits about what it grabs, middle slides, right zooms; the wheel zooms to the pointer.',
+  bindings: [
+    drag('left', 'orbit'),
+    drag('middle', 'pan'),
+    drag('right', 'zoom'),
+    drag('left', 'zoomRegion', 'shift'),
+    drag('middle', 'roll', 'shift'),
+    ...POINTING,
+    ...SHARED_KEYS,
+    ...FINE_KEYS,
+  ],
+  options: POINTER_OPTIONS,
+};
+
+export const TWO_BUTTON_MOUSE: Scheme = {
+  id: 'two-button-mouse',
+  revision: 1,
+  name: 'Two-button mouse',
+  family: 'mouse',
+  device: 'twoButtonMouse',
+  about: 'For mice and laptops without a middle button: left orbits about what it grabs, right slides.',
+  bindings: [
+    drag('left', 'orbit'),
+    drag('right', 'pan'),
+    drag('left', 'zoomRegion', 'shift'),
+    drag('right', 'roll', 'shift'),
+    drag('right', 'zoom', 'alt'),
+    ...POINTING,
+    ...SHARED_KEYS,
+    ...FINE_KEYS,
+  ],
+  options: POINTER_OPTIONS,
+};
+
+export const KEYBOARD_ALONE: Scheme = {
+  id: 'keyboard-alone',
+  revision: 1,
+  name: 'Keyboard alone',
+  family: 'keyboard',
+  device: 'keyboard',
+  about: 'Everything by keys: arrows turn by 15°, with Shift by 3°, with Alt they slide the view.',
+  bindings: [...SHARED_KEYS, ...FINE_KEYS],
+  options: { orbit: 'turntable', pivot: 'selection', zoomTo: 'target', notch: 1.15 },
+};
+
+export const SIX_AXIS_PUCK: Scheme = {
+  id: 'six-axis-puck',
+  revision: 1,
+  name: '3D mouse',
+  family: 'puck',
+  device: 'puck',
+  about: 'Push, lift, slide, tilt and twist the puck; the model goes with it. A mouse may still click parts.',
+  bindings: [
+    bind({ kind: 'axes' }, { kind: 'move', does: 'sixAxes' }),
+    bind({ kind: 'puckButton', button: 1 }, { kind: 'command', command: { kind: 'fit', what: 'all' } }),
+    bind({ kind: 'puckButton', button: 2 }, { kind: 'command', command: { kind: 'home' } }),
+    bind({ kind: 'click', button: 'left', count: 1 }, { kind: 'atPointer', does: 'select' }),
+    ...SHARED_KEYS,
+    ...FINE_KEYS,
+  ],
+  options: { orbit: 'turntable', pivot: 'selection', zoomTo: 'target', notch: 1.15, puck: USUAL_PUCK },
+};
+
+/** The schemes that ship with the application. A change of bindings or options is a new revision. */
+export const BUILT_IN_SCHEMES: readonly Scheme[] = [THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, KEYBOARD_ALONE, SIX_AXIS_PUCK];
+
+export const schemeById = (id: string): Scheme | null => BUILT_IN_SCHEMES.find((scheme) => scheme.id === id) ?? null;

@@ -1,0 +1,93 @@
+import type { Command } from '../navigation';
+import type { Action, Binding } from './schemeSchema';
+
+const degrees = (angle: number): string => `${Math.round((angle * 180) / Math.PI)}°`;
+const sentence = (name: string): string => name.replaceAll('-', ' ');
+
+/** What a command does, in the words of the scheme card and the wake. */
+export function commandWords(command: Command): string {
+  switch (command.kind) {
+    case 'turn':
+      return command.axis === 'up' || command.axis === 'down'
+        ? `Go ${command.axis === 'up' ? 'higher' : 'lower'} by ${degrees(command.angle)}`
+        : `Go round to the ${command.axis} by ${degrees(command.angle)}`;
+    case 'roll':
+      return `Roll ${degrees(Math.abs(command.angle))} ${command.angle > 0 ? 'anticlockwise' : 'clockwise'}`;
+    case 'pan':
+      return command.dx !== 0 ? `Slide the eye ${command.dx > 0 ? 'left' : 'right'}` : `Slide the eye ${command.dy > 0 ? 'up' : 'down'}`;
+    case 'zoom':
+      return command.factor > 1 ? 'Closer' : 'Farther';
+    case 'standard':
+      return command.name.split('-').length === 3 ? `Isometric, ${sentence(command.name)}` : `Look from the ${sentence(command.name)}`;
+    case 'level':
+      return command.verticals ? 'Level, verticals upright' : 'Level: no roll';
+    case 'fit':
+      return command.what === 'all' ? 'Fit all' : 'Fit the selection';
+    case 'section':
+      return command.plane ? 'Cut' : 'Take the cut away';
+    case 'shiftSection':
+      return command.metres > 0 ? 'Move the cut out' : 'Move the cut in';
+    default:
+      return PLAIN[command.kind] ?? command.kind;
+  }
+}
+
+const PLAIN: Partial<Record<Command['kind'], string>> = {
+  orbit: 'Orbit',
+  opposite: 'The opposite of this',
+  home: 'Home',
+  snap: 'Nearest standard view',
+  back: 'Back a view',
+  forward: 'Forward a view',
+  reset: 'Start again',
+  flipSection: 'Flip the cut',
+  showAll: 'Show everything',
+  centre: 'Bring to the middle',
+  lookAt: 'Look at',
+  normalTo: 'Square on',
+  zoomRegion: 'Zoom to a rectangle',
+  projection: 'Projection',
+  look: 'Look',
+  select: 'Pick a part',
+  show: 'Hide or show',
+  isolate: 'Isolate',
+  style: 'Drawing style',
+  dolly: 'Dolly',
+  walk: 'Walk',
+  rise: 'Rise',
+  fieldOfView: 'Field of view',
+};
+
+const MOVES: Record<Extract<Action, { kind: 'move' }>['does'], string> = {
+  orbit: 'Orbit',
+  pan: 'Pan: slide the view',
+  zoom: 'Zoom',
+  roll: 'Roll',
+  look: 'Look about',
+  zoomRegion: 'Zoom to a rectangle',
+  sixAxes: 'Orbit, pan, zoom and roll at once',
+};
+
+const AT_POINTER: Record<Extract<Action, { kind: 'atPointer' }>['does'], string> = {
+  select: 'Pick a part',
+  centre: 'Bring the point to the middle',
+  lookAt: 'Look at the point',
+  normalTo: 'Square on to the face',
+  section: 'Cut along the face',
+};
+
+const SELECTION: Record<Extract<Action, { kind: 'selection' }>['does'], string> = {
+  hide: 'Hide what is picked',
+  glass: 'Make what is picked glass',
+  isolate: 'Isolate what is picked',
+};
+
+/** What a binding does, for the scheme card. */
+export function actionWords(binding: Binding): string {
+  const { command } = binding;
+  if (command.kind === 'move') return MOVES[command.does];
+  if (command.kind === 'atPointer') return AT_POINTER[command.does];
+  if (command.kind === 'selection') return SELECTION[command.does];
+  if (command.kind === 'toggle') return command.does === 'projection' ? 'Perspective or orthographic' : 'Next drawing style';
+  return commandWords(command.command);
+}

@@ -1,0 +1,5 @@
+/** Numbers: vectors, rotations, functions with one answer in every engine, seeded random numbers. */
+export * as exact from './exact';
+export * from './quat';
+export * from './random';
+export * from './vec3';

@@ -1,0 +1,4 @@
+/** What many attempts tell: lines, learning curves, levels. */
+export * from './learningCurve';
+export * from './level';
+export * from './regress';

@@ -1,0 +1,71 @@
+import type { Call, GoalOf } from '../exercise';
+import { angleBetween, angleOfRotation, backOf, shuffled, unit, type Vec3 } from '../math';
+import { navigate } from '../navigation';
+import { angleToStandard, FRAME, nearestStandard, type View } from '../view';
+import type { Evidence } from './evidence';
+
+/** A view counts as a standard one when it is this near, radians. */
+export const AT_STANDARD = (5 * Math.PI) / 180;
+/** A view is held when nothing moves for this long, seconds. */
+export const HELD = 0.5;
+
+/** Numbers of the calls in the order in which this attempt hears them. */
+export function callOrder(goal: GoalOf<'callView'>, seed: number): number[] {
+  return goal.order === 'random' ? shuffled(goal.calls.length, seed) : goal.calls.map((_, i) => i);
+}
+
+/** Angle left to what a call asks, radians. `from`: the view when it was called. */
+export function callError(call: Call, view: View, from: View): number {
+  if (call.kind === 'standard') return angleToStandard(view.orientation, call.name);
+  if (call.kind === 'face') return angleBetween(backOf(view.orientation), unit(call.normal) as Vec3);
+  return angleOfRotation(navigate(from, { kind: 'opposite' }, { frame: FRAME }).orientation, view.orientation);
+}
+
+export interface CallResult {
+  /** Number in the author's list. */
+  readonly number: number;
+  readonly call: Call;
+  /** Angle left when it was answered, radians; pi when it never was. */
+  readonly error: number;
+  readonly seconds: number | null;
+  readonly wrongTurns: number;
+  readonly view: View | null;
+}
+
+/** Standard views, other than what was called, that were held between two times. */
+function wrongHolds(evidence: Evidence, call: Call, from: number, to: number, called: View): number {
+  const inside = evidence.moves.map((move, i) => ({ t: move.t, view: evidence.scenes[i]?.view as View })).filter((entry) => entry.t > from && entry.t <= to);
+  let wrong = 0;
+  inside.forEach((entry, i) => {
+    const until = inside[i + 1]?.t ?? to;
+    const answered = i === inside.length - 1;
+    if (until - entry.t < HELD && !answered) return;
+    if (nearestStandard(entry.view.orientation).angle < AT_STANDARD && callError(call, entry.view, called) > 2 * AT_STANDARD) wrong++;
+  });
+  return wrong;
+}
+
+/** What became of each call, in the order heard. A call runs from the answer before it to its own answer. */
+export function callResults(goal: GoalOf<'callView'>, evidence: Evidence): CallResult[] {
+  const answers = evidence.trace.events.filter((event) => event.kind === 'answer' && event.step === evidence.index && event.t <= evidence.span.to);
+  let from = evidence.span.from;
+  return callOrder(goal, evidence.trace.seed).map((number, place) => {
+    const call = goal.calls[number] as Call;
+    const answer = answers[place];
+    const called = evidence.viewAt(from);
+    const to = answer?.t ?? evidence.span.to;
+    const wrongTurns = wrongHolds(evidence, call, from, to, called);
+    if (!answer) return { number, call, error: Math.PI, seconds: null, wrongTurns, view: null };
+    const view = evidence.viewAt(answer.t);
+    const result = { number, call, error: callError(call, view, called), seconds: answer.t - from, wrongTurns, view };
+    from = answer.t;
+    return result;
+  });
+}
+
+export function median(values: readonly number[]): number | null {
+  if (values.length === 0) return null;
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? (sorted[middle] as number) : ((sorted[middle - 1] as number) + (sorted[middle] as number)) / 2;
+}

@@ -1,0 +1,102 @@
+import type { Step } from '../exercise';
+import { angleBetween, backOf, distanceBetween, exact, type Vec3 } from '../math';
+import type { Scene } from '../navigation';
+import { lastMoveBy, type Move, replay, type StepSpan, stepSpans, type Trace, viewAt } from '../trace';
+import { FRAME_ASPECT, frameHeightAtTarget, project, type View } from '../view';
+import { contextFor, type ScoredModel } from './model';
+
+/** What one step left behind to be judged. */
+export interface Evidence {
+  readonly step: Step;
+  readonly index: number;
+  readonly span: StepSpan;
+  readonly before: Scene;
+  readonly after: Scene;
+  readonly moves: readonly Move[];
+  /** Scene after each of `moves`. */
+  readonly scenes: readonly Scene[];
+  readonly trace: Trace;
+  /** View at a time, seconds from opening. */
+  readonly viewAt: (t: number) => View;
+}
+
+/** Evidence of every step that was reached; null for the others. */
+export function gatherEvidence(steps: readonly Step[], model: ScoredModel, trace: Trace): (Evidence | null)[] {
+  const scenes = replay(trace, contextFor(model, trace.start));
+  const spans = stepSpans(trace, steps.length);
+  return steps.map((step, index) => {
+    const span = spans[index];
+    if (!span) return null;
+    // The first step owns also what was done before its clock started.
+    const first = index === 0 ? 0 : lastMoveBy(trace, span.opened) + 1;
+    const last = lastMoveBy(trace, span.to);
+    const sceneAfter = (move: number): Scene => (move < 0 ? trace.start : (scenes[move] as Scene));
+    return {
+      step,
+      index,
+      span,
+      before: sceneAfter(first - 1),
+      after: sceneAfter(last),
+      moves: trace.moves.slice(first, last + 1),
+      scenes: scenes.slice(first, last + 1),
+      trace,
+      viewAt: (t) => viewAt(trace, scenes, t),
+    };
+  });
+}
+
+/** Gestures made, and changes from one kind to another. A move without a gesture is one by itself; selecting is none. */
+export function gestureCounts(moves: readonly Move[]): { gestures: number; switches: number } {
+  let gestures = 0;
+  let switches = 0;
+  let lastId: number | null = null;
+  let lastKind: string | null = null;
+  for (const move of moves) {
+    if (move.command.kind === 'select' || move.command.kind === 'cancel') continue;
+    const id = move.gesture?.id ?? null;
+    if (id !== null && id === lastId) continue;
+    gestures++;
+    if (lastKind !== null && lastKind !== move.command.kind) switches++;
+    lastId = id;
+    lastKind = move.command.kind;
+  }
+  return { gestures, switches };
+}
+
+/** Way from one view to the next: radians turned + frame heights panned + octaves zoomed. */
+export function wayBetween(a: View, b: View): number {
+  const turned = angleBetween(backOf(a.orientation), backOf(b.orientation));
+  const panned = distanceBetween(a.target, b.target) / frameHeightAtTarget(a);
+  const zoomed = Math.abs(exact.log2(frameHeightAtTarget(a) / frameHeightAtTarget(b)));
+  return turned + panned + zoomed;
+}
+
+const SHORTEST = 0.1;
+
+/** Way made over the shortest way to `goal`, minus 1, at least 0. */
+export function detourOf(evidence: Evidence, goal: View): number {
+  let made = 0;
+  let at = evidence.before.view;
+  for (const scene of evidence.scenes) {
+    made += wayBetween(at, scene.view);
+    at = scene.view;
+  }
+  return Math.max(0, made / Math.max(SHORTEST, wayBetween(evidence.before.view, goal)) - 1);
+}
+
+const LOOK_HZ = 5;
+
+/** Seconds in which no point of the subject was in the frame. */
+export function lostTime(evidence: Evidence, points: readonly Vec3[]): number {
+  const { from, to } = evidence.span;
+  let lost = 0;
+  for (let t = from; t < to; t += 1 / LOOK_HZ) {
+    const view = evidence.viewAt(t);
+    const seen = points.some((point) => {
+      const p = project(view, point, FRAME_ASPECT);
+      return (p.depth > 0 || view.projection === 'orthographic') && Math.abs(p.u) <= FRAME_ASPECT / 2 && Math.abs(p.v) <= 0.5;
+    });
+    if (!seen) lost += Math.min(1 / LOOK_HZ, to - t);
+  }
+  return lost;
+}

@@ -1,0 +1,71 @@
+import { drawIds, type Mesh, partsUnder } from '../geometry';
+import { exact } from '../math';
+import type { Scene } from '../navigation';
+import { effectiveVisibility } from '../navigation';
+
+export const PICTURE = { width: 320, height: 200 } as const;
+/** A part counts as seen from this many pixels of the picture. */
+export const SEEN_PIXELS = 6;
+
+export const pictureOf = (mesh: Mesh, scene: Scene, only?: ReadonlySet<number>): Uint16Array => drawIds(mesh, scene, PICTURE.width, PICTURE.height, only);
+
+/** 1 - intersection over union of the subject's pixels in two pictures; null when neither shows it. */
+export function overlapError(a: Uint16Array, b: Uint16Array, subject: ReadonlySet<number>): number | null {
+  let both = 0;
+  let either = 0;
+  for (let i = 0; i < a.length; i++) {
+    const inA = subject.has((a[i] as number) - 1);
+    const inB = subject.has((b[i] as number) - 1);
+    if (inA && inB) both++;
+    if (inA || inB) either++;
+  }
+  return either === 0 ? null : 1 - both / either;
+}
+
+const count = (ids: Uint16Array, subject: ReadonlySet<number>): number => ids.reduce((sum, id) => sum + (subject.has(id - 1) ? 1 : 0), 0);
+
+/** Share of the subject that other parts hide; null when it is not in the frame at all. */
+export function hiddenShare(mesh: Mesh, scene: Scene, subject: ReadonlySet<number>): number | null {
+  const alone = count(pictureOf(mesh, scene, subject), subject);
+  return alone === 0 ? null : 1 - count(pictureOf(mesh, scene), subject) / alone;
+}
+
+/** Share of the subject outside the frame, from a picture of a frame twice as wide and high; 1 when it is nowhere. */
+export function clippedShare(mesh: Mesh, scene: Scene, subject: ReadonlySet<number>): number {
+  const wide: Scene = { ...scene, view: { ...scene.view, fovY: 2 * exact.atan(2 * exact.tan(scene.view.fovY / 2)) } };
+  const w = PICTURE.width * 2;
+  const h = PICTURE.height * 2;
+  const ids = drawIds(mesh, wide, w, h, subject);
+  let all = 0;
+  let within = 0;
+  for (let y = 0; y < h; y++) {
+    for (let x = 0; x < w; x++) {
+      if (!subject.has((ids[y * w + x] as number) - 1)) continue;
+      all++;
+      if (x >= w / 4 && x < (w * 3) / 4 && y >= h / 4 && y < (h * 3) / 4) within++;
+    }
+  }
+  return all === 0 ? 1 : 1 - within / all;
+}
+
+/** Share of the listed parts (each with what is under it) that cannot be seen. */
+export function unrevealedShare(mesh: Mesh, scene: Scene, reveal: readonly string[]): { share: number; unseen: string[] } {
+  const ids = pictureOf(mesh, scene);
+  const unseen = reveal.filter((id) => count(ids, partsUnder(mesh, [id])) < SEEN_PIXELS);
+  return { share: reveal.length === 0 ? 0 : unseen.length / reveal.length, unseen };
+}
+
+/** Share of all parts that are shown, hidden or glass otherwise than in the target. */
+export function visibilityError(mesh: Mesh, actual: Scene, target: Scene): number {
+  const drawn = mesh.parts.map((part) => part.count > 0);
+  const a = effectiveVisibility(mesh.parts, actual.visibility);
+  const b = effectiveVisibility(mesh.parts, target.visibility);
+  let all = 0;
+  let other = 0;
+  drawn.forEach((has, i) => {
+    if (!has) return;
+    all++;
+    if (a[i] !== b[i]) other++;
+  });
+  return all === 0 ? 0 : other / all;
+}

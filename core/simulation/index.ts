@@ -1,0 +1,3 @@
+/** Simulated learners and devices, seeded. */
+export * from './simulateAttempt';
+export * from './simulatePuck';

@@ -1,0 +1,85 @@
+import { type CommandGroupId, isAllowed } from '../exercise';
+import type { Scene } from '../navigation';
+import type { Trace } from './traceSchema';
+
+/** Why a trace cannot count: a code, and a sentence for a person. */
+export interface Refusal {
+  readonly code: 'start' | 'command' | 'part' | 'time' | 'rate' | 'steps' | 'exercise';
+  readonly message: string;
+}
+
+export interface TraceRules {
+  readonly start: Scene;
+  readonly allowed: readonly CommandGroupId[];
+  readonly partIds: ReadonlySet<string>;
+  readonly steps: number;
+  /** Seconds that the server saw between opening and handing in; null when it was not connected. */
+  readonly elapsed: number | null;
+}
+
+const MAX_RATE = 200;
+/** The server's clock and the page's start apart by the time a page takes to load; a second of slack covers rounding. */
+const SLACK = 1;
+
+function unknownPart(trace: Trace, partIds: ReadonlySet<string>): string | null {
+  for (const { command } of trace.moves) {
+    if (command.kind !== 'show' && command.kind !== 'isolate' && command.kind !== 'select') continue;
+    for (const id of command.parts) if (!partIds.has(id)) return id;
+  }
+  return null;
+}
+
+function busiestSecond(trace: Trace): number {
+  let most = 0;
+  let first = 0;
+  trace.moves.forEach((move, i) => {
+    while (move.t - (trace.moves[first]?.t ?? 0) >= 1) first++;
+    most = Math.max(most, i - first + 1);
+  });
+  return most;
+}
+
+function eventOrder(trace: Trace, steps: number): Refusal | null {
+  let done = 0;
+  let paused = false;
+  const refused: Refusal = { code: 'steps', message: 'The steps of this attempt are not in order.' };
+  for (const event of trace.events) {
+    if (event.kind === 'stepDone') {
+      if (event.step !== done || done >= steps) return refused;
+      done++;
+    }
+    if (event.kind === 'pause' || event.kind === 'resume') {
+      if (paused === (event.kind === 'pause')) return refused;
+      paused = event.kind === 'pause';
+    }
+    if ((event.kind === 'answer' || event.kind === 'hint') && event.step >= steps) return refused;
+  }
+  const count = (kind: string): number => trace.events.filter((event) => event.kind === kind).length;
+  return count('begin') > 1 || count('handIn') > 1 ? refused : null;
+}
+
+/** Null when the trace may be scored, else why not. */
+export function checkTrace(trace: Trace, rules: TraceRules): Refusal | null {
+  if (JSON.stringify(trace.start) !== JSON.stringify(rules.start)) {
+    return { code: 'start', message: "The attempt does not begin at the exercise's start view. Open the exercise again and start from there." };
+  }
+  const forbidden = trace.moves.find((move) => !isAllowed(move.command.kind, rules.allowed));
+  if (forbidden) return { code: 'command', message: `This exercise does not allow the command "${forbidden.command.kind}".` };
+  const part = unknownPart(trace, rules.partIds);
+  if (part !== null) return { code: 'part', message: `The model has no part "${part}".` };
+  let last = 0;
+  for (const { t } of trace.moves) {
+    if (t < last || t > trace.end) return { code: 'time', message: 'The times of this attempt go back or run past its end.' };
+    last = t;
+  }
+  last = 0;
+  for (const { t } of trace.events) {
+    if (t < last || t > trace.end) return { code: 'time', message: 'The times of this attempt go back or run past its end.' };
+    last = t;
+  }
+  if (rules.elapsed !== null && trace.end > rules.elapsed + SLACK) {
+    return { code: 'time', message: 'The attempt claims more time than passed between opening and handing in.' };
+  }
+  if (busiestSecond(trace) > MAX_RATE) return { code: 'rate', message: `More than ${MAX_RATE} commands in a second: no hand does that.` };
+  return eventOrder(trace, rules.steps);
+}

@@ -1,0 +1,48 @@
+import type { Trace } from './traceSchema';
+
+/** One step of an attempt in time, seconds from opening; `from` is when its clock starts. */
+export interface StepSpan {
+  readonly opened: number;
+  readonly from: number;
+  readonly to: number;
+  /** Seconds on the clock: pauses taken out. */
+  readonly seconds: number;
+}
+
+function pausedBetween(trace: Trace, from: number, to: number): number {
+  let total = 0;
+  let since: number | null = null;
+  for (const event of trace.events) {
+    if (event.kind === 'pause') since = event.t;
+    if (event.kind === 'resume' && since !== null) {
+      total += Math.max(0, Math.min(to, event.t) - Math.max(from, since));
+      since = null;
+    }
+  }
+  if (since !== null) total += Math.max(0, to - Math.max(from, since));
+  return total;
+}
+
+/**
+ * When each step began and ended. A step opens where the one before was done (the first at `begin`); its clock starts
+ * at its first move, for the first step at `begin`; the last ends at `handIn`. Steps never reached have no span.
+ */
+export function stepSpans(trace: Trace, steps: number): (StepSpan | null)[] {
+  const begin = trace.events.find((event) => event.kind === 'begin')?.t ?? 0;
+  const handIn = trace.events.find((event) => event.kind === 'handIn')?.t ?? trace.end;
+  const spans: (StepSpan | null)[] = [];
+  let opened: number | null = begin;
+  for (let step = 0; step < steps; step++) {
+    if (opened === null) {
+      spans.push(null);
+      continue;
+    }
+    const done = trace.events.find((event) => event.kind === 'stepDone' && event.step === step)?.t;
+    const to = done ?? handIn;
+    const start: number = opened;
+    const first = step === 0 ? begin : (trace.moves.find((move) => move.t > start && move.t <= to)?.t ?? to);
+    spans.push({ opened: start, from: first, to, seconds: Math.max(0, to - first - pausedBetween(trace, first, to)) });
+    opened = done ?? null;
+  }
+  return spans;
+}

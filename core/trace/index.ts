@@ -1,0 +1,4 @@
+/** An attempt as recorded: commands in time, folded again into views. */
+export * from './checkTrace';
+export * from './clock';
+export * from './replay';

@@ -1,0 +1,44 @@
+import { z } from 'zod';
+import { Command } from '../navigation/command';
+import { sceneSchema } from '../navigation/sceneSchema';
+
+const seconds = z.number().min(0).max(86_400);
+const step = z.number().int().min(0).max(100);
+
+export const gestureSchema = z.object({
+  id: z.number().int().min(0),
+  device: z.enum(['mouse', 'touchpad', 'pen', 'touch', 'keyboard', 'puck', 'dial', 'interface']),
+  binding: z.string().max(80),
+});
+
+export const moveSchema = z.object({ t: seconds, command: Command, gesture: gestureSchema.optional() });
+
+export const eventSchema = z.discriminatedUnion('kind', [
+  z.object({ t: seconds, kind: z.literal('begin') }),
+  z.object({ t: seconds, kind: z.literal('stepDone'), step }),
+  z.object({ t: seconds, kind: z.literal('hint'), step, number: z.number().int().min(0).max(10) }),
+  z.object({ t: seconds, kind: z.literal('pause') }),
+  z.object({ t: seconds, kind: z.literal('resume') }),
+  z.object({ t: seconds, kind: z.literal('answer'), step, call: z.number().int().min(0).max(100) }),
+  z.object({ t: seconds, kind: z.literal('pick'), part: z.string().max(1000) }),
+  z.object({ t: seconds, kind: z.literal('handIn') }),
+]);
+
+/** One attempt as it happened: a start scene and timed commands. `t`: seconds from opening. */
+export const traceSchema = z.object({
+  version: z.literal(1),
+  exercise: z.object({ id: z.string().min(1).max(64), version: z.number().int().min(0) }),
+  model: z.object({ id: z.string().min(1).max(64), revision: z.number().int().min(1) }),
+  scheme: z.object({ id: z.string().min(1).max(64), revision: z.number().int().min(1) }),
+  start: sceneSchema,
+  /** Decides what is random in the attempt, such as the order of calls. */
+  seed: z.number().int().min(0).max(4294967295),
+  moves: z.array(moveSchema).max(200_000),
+  events: z.array(eventSchema).max(5000),
+  end: seconds,
+});
+
+export type Trace = z.infer<typeof traceSchema>;
+export type Move = z.infer<typeof moveSchema>;
+export type TraceEvent = z.infer<typeof eventSchema>;
+export type MoveGesture = z.infer<typeof gestureSchema>;
