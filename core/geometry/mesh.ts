@@ -7,6 +7,8 @@ export interface Part {
   readonly start: number;
   readonly count: number;
   readonly parent: string | null;
+  /** As shown, sRGB 0 … 1 with opacity; left out: the stage's own. */
+  readonly colour?: readonly [r: number, g: number, b: number, opacity: number] | undefined;
 }
 
 /** A model in world metres, +Z up. `positions`: x, y, z per corner; `indices`: three corners per triangle. */

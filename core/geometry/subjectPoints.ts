@@ -1,4 +1,5 @@
-import quickhull from 'quickhull3d';
+// The bundled file: the package's own entry leaves extensions off, which Node does not resolve.
+import quickhull from 'quickhull3d/dist/quickhull3d.js';
 import { cross, dot, length, sub, unit, type Vec3 } from '../math';
 import { type Mesh, partsUnder } from './mesh';
 

@@ -1,0 +1,58 @@
+import type { Mesh, Part } from '@core';
+import { z } from 'zod';
+import { FormatError } from './formatError';
+
+/** The canonical mesh file: "DHM1", length of the JSON, the JSON (parts, counts), padding, positions, indices. */
+const MAGIC = 0x314d4844;
+
+const header = z.object({
+  corners: z.number().int().min(0),
+  indices: z.number().int().min(0),
+  parts: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      start: z.number().int().min(0),
+      count: z.number().int().min(0),
+      parent: z.string().nullable(),
+      colour: z.tuple([z.number(), z.number(), z.number(), z.number()]).optional(),
+    }),
+  ),
+});
+
+export function encodeMesh(mesh: Mesh): Uint8Array<ArrayBuffer> {
+  const json = new TextEncoder().encode(JSON.stringify({ corners: mesh.positions.length / 3, indices: mesh.indices.length, parts: mesh.parts }));
+  const start = Math.ceil((8 + json.length) / 4) * 4;
+  const bytes = new Uint8Array(start + mesh.positions.byteLength + mesh.indices.byteLength);
+  const view = new DataView(bytes.buffer);
+  view.setUint32(0, MAGIC, true);
+  view.setUint32(4, json.length, true);
+  bytes.set(json, 8);
+  bytes.set(new Uint8Array(mesh.positions.buffer, mesh.positions.byteOffset, mesh.positions.byteLength), start);
+  bytes.set(new Uint8Array(mesh.indices.buffer, mesh.indices.byteOffset, mesh.indices.byteLength), start + mesh.positions.byteLength);
+  return bytes;
+}
+
+interface Header {
+  readonly corners: number;
+  readonly indices: number;
+  readonly parts: readonly Part[];
+}
+
+/** Inverse of `encodeMesh`; `parse` is given so that a browser worker can do without the schema. */
+export function openMesh(bytes: Uint8Array, parse: (value: unknown) => Header): Mesh {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 8 || view.getUint32(0, true) !== MAGIC) throw new FormatError('format', 'This is no mesh file.');
+  const length = view.getUint32(4, true);
+  const found = parse(JSON.parse(new TextDecoder().decode(bytes.subarray(8, 8 + length))));
+  const start = Math.ceil((8 + length) / 4) * 4;
+  const middle = start + found.corners * 12;
+  if (bytes.length < middle + found.indices * 4) throw new FormatError('truncated', 'The mesh file is cut off.');
+  return {
+    positions: new Float32Array(bytes.slice(start, middle).buffer),
+    indices: new Uint32Array(bytes.slice(middle, middle + found.indices * 4).buffer),
+    parts: found.parts,
+  };
+}
+
+export const decodeMesh = (bytes: Uint8Array): Mesh => openMesh(bytes, (value) => header.parse(value));

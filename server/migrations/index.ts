@@ -1,0 +1,11 @@
+import type { Knex } from 'knex';
+import * as first from './001-first';
+
+const LIST: readonly { name: string; migration: Knex.Migration }[] = [{ name: '001-first', migration: first }];
+
+/** All migrations in order, from code: a build needs no folder beside it. */
+export const migrations: Knex.MigrationSource<(typeof LIST)[number]> = {
+  getMigrations: async () => [...LIST],
+  getMigrationName: (entry) => entry.name,
+  getMigration: async (entry) => entry.migration,
+};
