@@ -49,10 +49,17 @@ export function openMesh(bytes: Uint8Array, parse: (value: unknown) => Header): 
   const middle = start + found.corners * 12;
   if (bytes.length < middle + found.indices * 4) throw new FormatError('truncated', 'The mesh file is cut off.');
   return {
-    positions: new Float32Array(bytes.slice(start, middle).buffer),
-    indices: new Uint32Array(bytes.slice(middle, middle + found.indices * 4).buffer),
+    positions: new Float32Array(copied(bytes, start, middle)),
+    indices: new Uint32Array(copied(bytes, middle, middle + found.indices * 4)),
     parts: found.parts,
   };
+}
+
+/** A copy of a range in memory of its own: Node's Buffer shares its memory, also through `slice`. */
+function copied(bytes: Uint8Array, from: number, to: number): ArrayBuffer {
+  const own = new Uint8Array(to - from);
+  own.set(bytes.subarray(from, to));
+  return own.buffer;
 }
 
 export const decodeMesh = (bytes: Uint8Array): Mesh => openMesh(bytes, (value) => header.parse(value));

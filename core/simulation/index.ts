@@ -1,3 +1,4 @@
 /** Simulated learners and devices, seeded. */
+export * from './minimumJerkPath';
 export * from './simulateAttempt';
 export * from './simulatePuck';

@@ -47,6 +47,9 @@ describe.each([
     expect(warnings).toEqual([]);
     expect(read.parts.map((p) => [p.id, p.count, p.parent])).toEqual(mesh.parts.map((p) => [p.id, p.count, p.parent]));
     expect(decodeMesh(encodeMesh(mesh))).toEqual({ ...mesh, parts: mesh.parts.map((p) => ({ ...p })) });
+    // A Buffer lies somewhere in memory that others use as well.
+    const shared = Buffer.concat([Buffer.alloc(3), encodeMesh(mesh)]).subarray(3);
+    expect(decodeMesh(shared).positions).toEqual(mesh.positions);
   });
 });
 

@@ -1,0 +1,320 @@
+import {
+  apply,
+  boxOf,
+  type Command,
+  type CommandGroupId,
+  type Criterion,
+  type CriterionId,
+  contextFor,
+  type Exercise,
+  FRAME,
+  type Goal,
+  initialScene,
+  type Mesh,
+  minimumJerkPath,
+  partsUnder,
+  type Scene,
+  type ScoredModel,
+  type SkillId,
+  usualCriteria,
+  type Vec3,
+  type View,
+} from '@core';
+
+export type DemoModel = 'buoy' | 'optic' | 'drive';
+
+/** What an exercise of the course is made from, once its model is known. */
+export interface Plan {
+  readonly title: string;
+  readonly brief: string;
+  readonly model: DemoModel;
+  readonly start?: (model: ScoredModel) => Scene;
+  readonly steps: readonly {
+    readonly brief: string;
+    readonly skill: SkillId;
+    readonly hints: readonly string[];
+    readonly goal: (model: ScoredModel, start: Scene) => Goal;
+    readonly without?: readonly CriterionId[];
+  }[];
+  readonly forbidden?: readonly CommandGroupId[];
+}
+
+const DEG = Math.PI / 180;
+
+/** The scene after these commands. */
+function after(model: ScoredModel, start: Scene, ...commands: readonly Command[]): Scene {
+  const context = contextFor(model, start);
+  const end = commands.reduce((scene, command) => apply(scene, command, context), start);
+  return { ...initialScene(end.view), section: end.section, visibility: end.visibility, style: end.style };
+}
+
+const home = (model: ScoredModel): Scene => initialScene(model.home);
+const round = (degrees: number): Command => ({ kind: 'turn', axis: degrees > 0 ? 'right' : 'left', angle: Math.abs(degrees) * DEG });
+const higher = (degrees: number): Command => ({ kind: 'turn', axis: degrees > 0 ? 'up' : 'down', angle: Math.abs(degrees) * DEG });
+const closer = (factor: number): Command => ({ kind: 'zoom', factor });
+const slid = (right: number, up: number): Command => ({ kind: 'pan', dx: right * FRAME.height, dy: -up * FRAME.height });
+
+const reach =
+  (subject: readonly string[], ...commands: readonly Command[]) =>
+  (model: ScoredModel, start: Scene): Goal => ({ kind: 'matchView', target: after(model, start, ...commands), subject: [...subject] });
+
+export function middleOf(mesh: Mesh, part: string): Vec3 {
+  const box = boxOf(mesh, partsUnder(mesh, [part]));
+  if (!box) throw new Error(`the model has no part "${part}"`);
+  return [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2];
+}
+
+/** A recorded way: legs of degrees round and higher, each one smooth movement. */
+function recorded(model: ScoredModel, start: View, pivot: Vec3, legs: readonly { round: number; higher: number; seconds: number }[]): Goal {
+  return {
+    kind: 'followOrbit',
+    pivot,
+    path: minimumJerkPath(
+      start,
+      pivot,
+      legs.map((leg) => ({ round: leg.round * DEG, higher: leg.higher * DEG, seconds: leg.seconds })),
+      contextFor(model),
+    ),
+  };
+}
+
+export const COURSE: readonly Plan[] = [
+  {
+    title: 'Round to the ladder',
+    brief: 'Someone has to climb the buoy. Find the side with the ladder.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'Swing round until you see the ladder as in the picture',
+        skill: 'orbit',
+        hints: ['The ladder is on the right side.', 'Grab the buoy and drag it to the left.'],
+        goal: reach([], round(48), higher(6)),
+      },
+    ],
+  },
+  {
+    title: 'Behind and above',
+    brief: 'Look down on the buoy from behind its left shoulder.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'Go round to the rear left, and higher',
+        skill: 'orbit',
+        hints: ['It is a long way round: drag twice.'],
+        goal: reach([], round(-170), higher(25)),
+      },
+    ],
+    forbidden: ['standard'],
+  },
+  {
+    title: 'Make room',
+    brief: 'The caption of this picture goes on the left. Make room for it.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'Slide the buoy to where the picture has it',
+        skill: 'pan',
+        hints: ['Slide, do not turn: the direction is right already.'],
+        goal: reach([], slid(0.38, -0.06)),
+      },
+    ],
+  },
+  {
+    title: 'Up to the lantern',
+    brief: 'The lantern at the top has to be looked at closely.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'Bring the lantern as near as in the picture',
+        skill: 'zoom',
+        hints: ['Point at the lantern, then turn the wheel.', 'Double-click brings a point to the middle.'],
+        goal: (model, start) => ({
+          kind: 'matchView',
+          subject: ['buoy/lantern'],
+          target: after(model, start, { kind: 'centre', point: middleOf(model.mesh, 'buoy/lantern') }, closer(3.6)),
+        }),
+      },
+    ],
+  },
+  {
+    title: 'Lost at sea',
+    brief: 'You have lost the buoy. Find the way home.',
+    model: 'buoy',
+    start: (model) => ({ ...initialScene(after(model, home(model), closer(0.12), slid(0.9, 0.7), round(130), higher(-50)).view) }),
+    steps: [
+      {
+        brief: 'Get back to the whole buoy, as in the picture',
+        skill: 'recover',
+        hints: ['One key takes you home.'],
+        goal: (model) => ({ kind: 'matchView', target: initialScene(model.home), subject: [] }),
+      },
+    ],
+  },
+  {
+    title: 'Call the sides',
+    brief: 'The inspector calls out a side; you show it. Stand still on it, or confirm.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'Show each side as it is called',
+        skill: 'standardViews',
+        hints: ['The digits go once round the dial: 1 front, 2 right, 3 rear, 4 left.'],
+        goal: () => ({
+          kind: 'callView',
+          order: 'random',
+          calls: [
+            { kind: 'standard', name: 'front' },
+            { kind: 'standard', name: 'right' },
+            { kind: 'standard', name: 'top' },
+            { kind: 'standard', name: 'rear' },
+            { kind: 'opposite' },
+            { kind: 'standard', name: 'top-front-left' },
+          ],
+        }),
+      },
+    ],
+  },
+  {
+    title: 'About the bell',
+    brief: 'The bell hangs on the left. Go round it, not round the buoy.',
+    model: 'buoy',
+    start: (model) => initialScene(after(model, home(model), round(-70)).view),
+    steps: [
+      {
+        brief: 'Follow the line about the bell',
+        skill: 'pivot',
+        hints: ['Grab the bell itself: what you grab is what you turn about.'],
+        goal: (model, start) =>
+          recorded(model, start.view, middleOf(model.mesh, 'buoy/tower/bell'), [
+            { round: -50, higher: 12, seconds: 2.4 },
+            { round: -25, higher: -14, seconds: 1.8 },
+          ]),
+      },
+    ],
+  },
+  {
+    title: 'Fill the frame with a panel',
+    brief: 'A picture of one lens panel for the survey: as large as the inner lines allow.',
+    model: 'optic',
+    steps: [
+      {
+        brief: 'Make the first panel fill the inner lines',
+        skill: 'framing',
+        hints: ['Click the panel, then fit the selection.'],
+        goal: () => ({ kind: 'frameIt', subject: ['optic/panels/panel 1'], margins: { left: 0.15, right: 0.15, top: 0.12, bottom: 0.12 } }),
+      },
+    ],
+  },
+  {
+    title: 'Flat as a drawing',
+    brief: 'The survey sheet wants the optic without perspective, straight from the front.',
+    model: 'optic',
+    steps: [
+      {
+        brief: 'Front view, orthographic, the size of the picture',
+        skill: 'projection',
+        hints: ['One key switches the projection.'],
+        goal: reach([], { kind: 'standard', name: 'front' }, { kind: 'projection', projection: 'orthographic' }, { kind: 'fit', what: 'all', margin: 0.1 }),
+      },
+    ],
+  },
+  {
+    title: 'Through the roof',
+    brief: 'The lamp stands inside. Look at it without taking anything apart.',
+    model: 'optic',
+    steps: [
+      {
+        brief: 'Hide the roof and look down on the lamp',
+        skill: 'seeThrough',
+        hints: ['Click the dome, then hide it; the vent as well.'],
+        goal: reach([], { kind: 'show', parts: ['optic/roof/dome', 'optic/roof/vent'], state: 'hidden' }, higher(32), closer(1.15)),
+      },
+    ],
+  },
+  {
+    title: 'Down to the gear train',
+    brief: 'The drive is closed. Cut it open at the train.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'Place the cut just before the great wheel, like the target',
+        skill: 'section',
+        hints: ['Point at a door and cut along it, then move the cut in.'],
+        goal: () => ({ kind: 'cutToReveal', plane: { normal: [0, -1, 0], offset: 0.22 }, reveal: [] }),
+      },
+    ],
+  },
+  {
+    title: 'Show the escape wheel',
+    brief: 'Only one cut is needed to see the escape wheel. Where?',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'Cut so that the escape wheel and the governor show',
+        skill: 'section',
+        hints: ['Cut along the right door, then move the cut in past the front plate.'],
+        goal: () => ({ kind: 'cutToReveal', plane: null, reveal: ['drive/train/escape wheel', 'drive/train/governor'] }),
+      },
+    ],
+  },
+  {
+    title: 'Square on the lid',
+    brief: 'The glass lid slopes. To read what lies under it, look at it squarely.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'Look squarely at each face as it is called',
+        skill: 'squareOn',
+        hints: ['Point at the face and press the key for square on.'],
+        goal: (model) => ({
+          kind: 'callView',
+          order: 'asGiven',
+          calls: [
+            { kind: 'face', name: 'square on the sloped glass lid', point: middleOf(model.mesh, 'drive/case/lid/lid glass'), normal: [0, -0.2963, 0.9551] },
+            { kind: 'face', name: 'square on the nameplate', point: middleOf(model.mesh, 'drive/nameplate'), normal: [0, -1, 0] },
+          ],
+        }),
+      },
+    ],
+  },
+  {
+    title: 'Plate, then prism',
+    brief: 'Eight panels look alike. The plate tells the front, the red prism which panel was repaired.',
+    model: 'optic',
+    start: (model) => initialScene(after(model, home(model), round(150)).view),
+    steps: [
+      {
+        brief: 'Find the maker’s plate: straight from the front, a little above',
+        skill: 'facing',
+        hints: ['The plate is green, on the pedestal.'],
+        goal: (model) => ({ kind: 'matchView', subject: [], target: after(model, home(model), { kind: 'standard', name: 'front' }, higher(12)) }),
+      },
+      {
+        brief: 'Fill the frame with the repaired prism',
+        skill: 'framing',
+        hints: ['Click the red ring, then fit the selection.'],
+        goal: () => ({ kind: 'frameIt', subject: ['optic/panels/panel 1/prism 3'], margins: { left: 0.1, right: 0.1, top: 0.1, bottom: 0.1 } }),
+      },
+    ],
+  },
+];
+
+/** The exercise of a plan on its model. */
+export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revision: number }): Exercise {
+  const start = plan.start?.(model) ?? home(model);
+  return {
+    title: plan.title,
+    brief: plan.brief,
+    model: ref,
+    start,
+    steps: plan.steps.map((step, i) => {
+      const goal = step.goal(model, start);
+      const criteria: Criterion[] = usualCriteria(goal).filter((c) => !step.without?.includes(c.id));
+      return { id: `step-${i + 1}`, brief: step.brief, skill: step.skill, otherSkills: [], hints: [...step.hints], goal, criteria };
+    }),
+    allowed: (['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show'] as const).filter((id) => !plan.forbidden?.includes(id)),
+    schemes: [],
+    liveHelp: true,
+    showTarget: true,
+  };
+}

@@ -1,0 +1,120 @@
+import { type View, viewSchema } from '@core';
+import { type Placement, placementSchema } from '@formats';
+import { z } from 'zod';
+import type { Database } from '../database';
+import { parseColumn } from '../json';
+
+export const summarySchema = z.object({
+  triangles: z.number(),
+  parts: z.number(),
+  size: z.tuple([z.number(), z.number(), z.number()]),
+  file: z.string(),
+  warnings: z.array(z.string()),
+});
+export type ModelSummary = z.infer<typeof summarySchema>;
+
+export interface Model {
+  readonly id: string;
+  readonly ownerId: string;
+  readonly name: string;
+  readonly shared: boolean;
+}
+
+export interface ModelRevision {
+  readonly modelId: string;
+  readonly revision: number;
+  readonly meshHash: string;
+  readonly home: View;
+  readonly summary: ModelSummary;
+  readonly placement: Placement;
+}
+
+const settingsSchema = z.object({ placement: placementSchema, offset: z.tuple([z.number(), z.number(), z.number()]) });
+
+interface Row {
+  id: string;
+  owner_id: string;
+  name: string;
+  shared: number;
+}
+
+interface RevisionRow {
+  model_id: string;
+  revision: number;
+  mesh_hash: string;
+  home: unknown;
+  summary: unknown;
+  settings: unknown;
+}
+
+const toModel = (row: Row): Model => ({ id: row.id, ownerId: row.owner_id, name: row.name, shared: Boolean(row.shared) });
+const toRevision = (row: RevisionRow): ModelRevision => ({
+  modelId: row.model_id,
+  revision: row.revision,
+  meshHash: row.mesh_hash,
+  home: viewSchema.parse(parseColumn(row.home)),
+  summary: summarySchema.parse(parseColumn(row.summary)),
+  placement: settingsSchema.parse(parseColumn(row.settings)).placement,
+});
+
+export async function addModel(db: Database, model: Model, now: Date): Promise<void> {
+  await db('models').insert({ id: model.id, owner_id: model.ownerId, name: model.name, shared: model.shared, created_at: now });
+}
+
+export async function addRevision(db: Database, revision: ModelRevision, offset: readonly number[], now: Date): Promise<void> {
+  await db('model_revisions').insert({
+    model_id: revision.modelId,
+    revision: revision.revision,
+    mesh_hash: revision.meshHash,
+    home: JSON.stringify(revision.home),
+    summary: JSON.stringify(revision.summary),
+    settings: JSON.stringify({ placement: revision.placement, offset }),
+    created_at: now,
+  });
+}
+
+export async function findModel(db: Database, id: string): Promise<Model | null> {
+  const row = await db<Row>('models').where({ id }).first();
+  return row ? toModel(row) : null;
+}
+
+/** Changes the name, and whether other instructors may use it. */
+export async function updateModel(db: Database, model: Pick<Model, 'id' | 'name' | 'shared'>): Promise<void> {
+  await db('models').where({ id: model.id }).update({ name: model.name, shared: model.shared });
+}
+
+export async function findRevision(db: Database, modelId: string, revision: number): Promise<ModelRevision | null> {
+  const row = await db<RevisionRow>('model_revisions').where({ model_id: modelId, revision }).first();
+  return row ? toRevision(row) : null;
+}
+
+export async function latestRevision(db: Database, modelId: string): Promise<ModelRevision | null> {
+  const row = await db<RevisionRow>('model_revisions').where({ model_id: modelId }).orderBy('revision', 'desc').first();
+  return row ? toRevision(row) : null;
+}
+
+/** Models that one person owns, and those shared; null: all. */
+export async function listModels(db: Database, ownerId: string | null): Promise<Model[]> {
+  const query = db<Row>('models').orderBy('name');
+  if (ownerId !== null) query.where((q) => q.where('owner_id', ownerId).orWhere('shared', true));
+  return (await query).map(toModel);
+}
+
+/** Ids of the models whose bytes these are. */
+export async function modelsWithMesh(db: Database, meshHash: string): Promise<string[]> {
+  return (await db<RevisionRow>('model_revisions').where({ mesh_hash: meshHash }).distinct('model_id')).map((row) => row.model_id);
+}
+
+/** Whether a trainee has an exercise on one of these models assigned. */
+export async function assignedOn(db: Database, personId: string, modelIds: readonly string[]): Promise<boolean> {
+  if (modelIds.length === 0) return false;
+  const row = await db('assignments')
+    .join('memberships', 'memberships.group_id', 'assignments.group_id')
+    .join('exercise_versions as v', function () {
+      this.on('v.exercise_id', 'assignments.exercise_id').andOn('v.version', 'assignments.version');
+    })
+    .where({ 'memberships.person_id': personId, 'memberships.role': 'trainee' })
+    .whereIn(db.raw("json_value(v.content, '$.model.id')") as unknown as string, [...modelIds])
+    .first('assignments.id');
+  return row !== undefined;
+}

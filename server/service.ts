@@ -1,0 +1,22 @@
+import type { Database } from './database';
+import type { FileStore } from './files';
+
+export type Role = 'lead' | 'instructor' | 'trainee';
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly signIn: string;
+  readonly role: Role;
+}
+
+/** What every service works with: the database, the files, the time, and who asks. */
+export interface Service {
+  readonly db: Database;
+  readonly files: FileStore;
+  readonly now: () => Date;
+}
+
+export interface Asked extends Service {
+  readonly who: Person;
+}

@@ -1,0 +1,95 @@
+import { isDuplicate } from '../database';
+import { forbidden, invalid, notFound } from '../errors';
+import { newId } from '../ids';
+import * as people from '../repositories/people';
+import type { Asked, Person, Role, Service } from '../service';
+import { checkPassword, hashPassword } from './signIn';
+
+export const isStaff = (person: Person): boolean => person.role !== 'trainee';
+
+/** Makes a person without asking who may: for the start command and the demo. */
+export async function makePerson(service: Service, input: { name: string; signIn: string; role: Role; password: string }): Promise<Person> {
+  checkPassword(input.password);
+  const signIn = input.signIn.trim().toLowerCase();
+  if (!/^[a-z0-9][a-z0-9._-]{1,58}$/.test(signIn)) throw invalid('A sign-in name has 2 to 59 letters, digits, dots or dashes.', 'signIn');
+  const name = input.name.trim();
+  if (!name || name.length > 80) throw invalid('Write a name of 1 to 80 characters.', 'name');
+  const person: Person = { id: newId(), name, signIn, role: input.role };
+  try {
+    await people.addPerson(service.db, person, await hashPassword(input.password), service.now());
+  } catch (error) {
+    if (isDuplicate(error)) throw invalid(`The sign-in name "${signIn}" is taken.`, 'signIn');
+    throw error;
+  }
+  return person;
+}
+
+/** Leads see all groups, instructors those they teach. */
+export async function groupsTaught(asked: Asked): Promise<people.Group[]> {
+  if (asked.who.role === 'lead') return people.listGroups(asked.db);
+  return people.groupsOf(asked.db, asked.who.id, 'instructor');
+}
+
+/** The group, if the one who asks may lead it. */
+export async function groupLed(asked: Asked, groupId: string): Promise<people.Group> {
+  const found = isStaff(asked.who) ? (await groupsTaught(asked)).find((group) => group.id === groupId) : undefined;
+  if (!found) throw notFound('This group');
+  return found;
+}
+
+/** Whether one person may see another's attempts and progress. */
+export async function maySee(asked: Asked, personId: string): Promise<boolean> {
+  if (asked.who.id === personId || asked.who.role === 'lead') return true;
+  return asked.who.role === 'instructor' && people.teaches(asked.db, asked.who.id, personId);
+}
+
+export async function personSeen(asked: Asked, personId: string): Promise<Person> {
+  const person = await people.findPerson(asked.db, personId);
+  if (!person || !(await maySee(asked, personId))) throw notFound('This person');
+  return person;
+}
+
+export async function makeGroup(asked: Asked, name: string): Promise<people.Group> {
+  if (asked.who.role !== 'lead') throw forbidden('Only a lead makes groups.');
+  const trimmed = name.trim();
+  if (!trimmed || trimmed.length > 80) throw invalid('Write a name of 1 to 80 characters.', 'name');
+  const group = { id: newId(), name: trimmed };
+  await people.addGroup(asked.db, group, asked.now());
+  return group;
+}
+
+/** Adds a new person to a group: leads anyone, instructors trainees of their own groups. */
+export async function addToGroup(
+  asked: Asked,
+  groupId: string,
+  input: { name: string; signIn: string; password: string; role: 'instructor' | 'trainee' },
+): Promise<Person> {
+  await groupLed(asked, groupId);
+  if (input.role === 'instructor' && asked.who.role !== 'lead') throw forbidden('Only a lead makes instructors.');
+  const person = await makePerson(asked, input);
+  await people.addMember(asked.db, groupId, person.id, input.role);
+  return person;
+}
+
+/** Sets a password: one's own, a trainee's of an own group, anybody's for a lead. Their other sessions end. */
+export async function resetPassword(asked: Asked, personId: string, password: string): Promise<void> {
+  const person = await people.findPerson(asked.db, personId);
+  const own = asked.who.id === personId;
+  if (!person || !(await maySee(asked, personId))) throw notFound('This person');
+  if (!own && asked.who.role !== 'lead' && person.role !== 'trainee') throw forbidden('Only a lead sets the passwords of instructors.');
+  checkPassword(password);
+  await people.setPassword(asked.db, personId, await hashPassword(password));
+  if (!own) await asked.db('sessions').where({ person_id: personId }).delete();
+}
+
+export interface GroupPeople {
+  readonly group: people.Group;
+  readonly instructors: readonly Person[];
+  readonly trainees: readonly Person[];
+}
+
+export async function peopleOfGroup(asked: Asked, groupId: string): Promise<GroupPeople> {
+  const group = await groupLed(asked, groupId);
+  const [instructors, trainees] = await Promise.all([people.membersOf(asked.db, groupId, 'instructor'), people.membersOf(asked.db, groupId, 'trainee')]);
+  return { group, instructors, trainees };
+}
