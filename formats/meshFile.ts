@@ -1,9 +1,6 @@
-import type { Mesh, Part } from '@core';
+import type { Mesh } from '@core';
 import { z } from 'zod';
-import { FormatError } from './formatError';
-
-/** The canonical mesh file: "DHM1", length of the JSON, the JSON (parts, counts), padding, positions, indices. */
-const MAGIC = 0x314d4844;
+import { MESH_MAGIC, openMesh } from './openMesh';
 
 const header = z.object({
   corners: z.number().int().min(0),
@@ -25,41 +22,12 @@ export function encodeMesh(mesh: Mesh): Uint8Array<ArrayBuffer> {
   const start = Math.ceil((8 + json.length) / 4) * 4;
   const bytes = new Uint8Array(start + mesh.positions.byteLength + mesh.indices.byteLength);
   const view = new DataView(bytes.buffer);
-  view.setUint32(0, MAGIC, true);
+  view.setUint32(0, MESH_MAGIC, true);
   view.setUint32(4, json.length, true);
   bytes.set(json, 8);
   bytes.set(new Uint8Array(mesh.positions.buffer, mesh.positions.byteOffset, mesh.positions.byteLength), start);
   bytes.set(new Uint8Array(mesh.indices.buffer, mesh.indices.byteOffset, mesh.indices.byteLength), start + mesh.positions.byteLength);
   return bytes;
-}
-
-interface Header {
-  readonly corners: number;
-  readonly indices: number;
-  readonly parts: readonly Part[];
-}
-
-/** Inverse of `encodeMesh`; `parse` is given so that a browser worker can do without the schema. */
-export function openMesh(bytes: Uint8Array, parse: (value: unknown) => Header): Mesh {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (bytes.length < 8 || view.getUint32(0, true) !== MAGIC) throw new FormatError('format', 'This is no mesh file.');
-  const length = view.getUint32(4, true);
-  const found = parse(JSON.parse(new TextDecoder().decode(bytes.subarray(8, 8 + length))));
-  const start = Math.ceil((8 + length) / 4) * 4;
-  const middle = start + found.corners * 12;
-  if (bytes.length < middle + found.indices * 4) throw new FormatError('truncated', 'The mesh file is cut off.');
-  return {
-    positions: new Float32Array(copied(bytes, start, middle)),
-    indices: new Uint32Array(copied(bytes, middle, middle + found.indices * 4)),
-    parts: found.parts,
-  };
-}
-
-/** A copy of a range in memory of its own: Node's Buffer shares its memory, also through `slice`. */
-function copied(bytes: Uint8Array, from: number, to: number): ArrayBuffer {
-  const own = new Uint8Array(to - from);
-  own.set(bytes.subarray(from, to));
-  return own.buffer;
 }
 
 export const decodeMesh = (bytes: Uint8Array): Mesh => openMesh(bytes, (value) => header.parse(value));

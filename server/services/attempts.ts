@@ -1,4 +1,16 @@
-import { BUILT_IN_SCHEMES, checkTrace, type Exercise, type Scheme, type ScoreCard, schemeSchema, scoreAttempt, type Trace } from '@core';
+import {
+  BUILT_IN_SCHEMES,
+  checkTrace,
+  detailsOf,
+  type Exercise,
+  type Scheme,
+  type ScoreCard,
+  type StepDetail,
+  schemeSchema,
+  scoreAttempt,
+  type Trace,
+  type View,
+} from '@core';
 import { invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { parseColumn } from '../json';
@@ -118,7 +130,9 @@ export interface AttemptSeen {
   readonly card: ScoreCard;
   readonly version: ExerciseVersion;
   readonly meshHash: string;
-  readonly home: import('@core').View;
+  readonly home: View;
+  /** What the pictures of the differences are drawn from, per step. */
+  readonly details: readonly StepDetail[];
   /** The card of the attempt at the same exercise before this one. */
   readonly before: { readonly id: string; readonly score: number } | null;
 }
@@ -135,7 +149,9 @@ export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen
   const lines = (await attempts.attemptLines(asked.db, [attempt.personId])).filter((line) => line.exerciseId === attempt.exerciseId);
   const at = lines.findIndex((line) => line.id === id);
   const earlier = at > 0 ? lines[at - 1] : undefined;
-  const mayHaveTarget = isStaff(asked.who);
+  const trace = await attempts.traceOf(asked.db, id);
+  const mesh = await meshOf(asked, revision.meshHash);
+  const mayHaveTarget = isStaff(asked.who) || version.content.showTarget;
   return {
     attempt,
     personName: (await findPerson(asked.db, attempt.personId))?.name ?? '',
@@ -143,6 +159,8 @@ export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen
     version: mayHaveTarget ? version : { ...version, content: forTrainee(version.content) },
     meshHash: revision.meshHash,
     home: revision.home,
+    // A hidden target is not told by its difference either.
+    details: trace && mayHaveTarget ? detailsOf(version.content, { mesh, home: revision.home }, trace) : version.content.steps.map(() => ({ kind: 'none' })),
     before: earlier ? { id: earlier.id, score: earlier.score } : null,
   };
 }

@@ -1,0 +1,34 @@
+import type { Mesh, Part } from '@core';
+import { FormatError } from './formatError';
+
+/** The canonical mesh file: "DHM1", length of the JSON, the JSON (parts, counts), padding, positions, indices. */
+export const MESH_MAGIC = 0x314d4844;
+
+interface Header {
+  readonly corners: number;
+  readonly indices: number;
+  readonly parts: readonly Part[];
+}
+
+/** Inverse of `encodeMesh`; `parse` is given so that a browser worker can do without the schema. */
+export function openMesh(bytes: Uint8Array, parse: (value: unknown) => Header): Mesh {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 8 || view.getUint32(0, true) !== MESH_MAGIC) throw new FormatError('format', 'This is no mesh file.');
+  const length = view.getUint32(4, true);
+  const found = parse(JSON.parse(new TextDecoder().decode(bytes.subarray(8, 8 + length))));
+  const start = Math.ceil((8 + length) / 4) * 4;
+  const middle = start + found.corners * 12;
+  if (bytes.length < middle + found.indices * 4) throw new FormatError('truncated', 'The mesh file is cut off.');
+  return {
+    positions: new Float32Array(copied(bytes, start, middle)),
+    indices: new Uint32Array(copied(bytes, middle, middle + found.indices * 4)),
+    parts: found.parts,
+  };
+}
+
+/** A copy of a range in memory of its own: Node's Buffer shares its memory, also through `slice`. */
+function copied(bytes: Uint8Array, from: number, to: number): ArrayBuffer {
+  const own = new Uint8Array(to - from);
+  own.set(bytes.subarray(from, to));
+  return own.buffer;
+}

@@ -1,0 +1,213 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+
+/** Conditions are waited for this long: no test fails because a machine is slow. */
+export const PATIENCE = 240_000;
+
+export interface Browser {
+  readonly driver: WebDriver;
+  close(): Promise<void>;
+}
+
+/** A headless Chromium with a window whose page is exactly this large. */
+export async function openBrowser(width = 1280, height = 800, scale = 1): Promise<Browser> {
+  process.env.SE_OFFLINE = 'true';
+  process.env.SE_AVOID_STATS = 'true';
+  const profile = mkdtempSync(join(tmpdir(), 'dial-home-browser-'));
+  const options = new Options();
+  options.setChromeBinaryPath('/usr/bin/chromium');
+  options.addArguments(
+    '--headless=new',
+    '--no-sandbox',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-dev-shm-usage',
+    `--user-data-dir=${profile}`,
+    `--window-size=${width},${height}`,
+    `--force-device-scale-factor=${scale}`,
+    '--hide-scrollbars',
+    '--use-gl=angle',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+  );
+  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build();
+  await driver.manage().setTimeouts({ pageLoad: PATIENCE, script: PATIENCE });
+  const extra = await driver.executeScript<{ w: number; h: number }>('return {w: outerWidth - innerWidth, h: outerHeight - innerHeight}');
+  await driver
+    .manage()
+    .window()
+    .setRect({ width: width + extra.w, height: height + extra.h });
+  return {
+    driver,
+    async close() {
+      await driver.quit().catch(() => {});
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}
+
+/** Elements by role and accessible name, as a person finds them. */
+export async function find(driver: WebDriver, selector: string, name: string | RegExp): Promise<WebElement> {
+  let seen: string[] = [];
+  const matches = (text: string): boolean => (typeof name === 'string' ? text === name : name.test(text));
+  const found = await driver
+    .wait(async () => {
+      seen = [];
+      for (const element of await driver.findElements(By.css(selector))) {
+        try {
+          if (!(await element.isDisplayed())) continue;
+          const text = await element.getAccessibleName();
+          seen.push(text);
+          if (matches(text.trim())) return element;
+        } catch {
+          // The page changed meanwhile: look again.
+        }
+      }
+      return null;
+    }, PATIENCE)
+    .catch(() => null);
+  if (!found) throw new Error(`no ${selector} named ${name}; there were: ${seen.join(' | ')}`);
+  return found;
+}
+
+export const button = (driver: WebDriver, name: string | RegExp): Promise<WebElement> => find(driver, 'button, [role=button]', name);
+export const link = (driver: WebDriver, name: string | RegExp): Promise<WebElement> => find(driver, 'a', name);
+export const field = (driver: WebDriver, name: string | RegExp): Promise<WebElement> => find(driver, 'input, textarea, select', name);
+
+/** Presses a button or link; looked for again while the page is still being drawn. */
+export async function press(driver: WebDriver, name: string | RegExp, selector = 'button, [role=button], a'): Promise<void> {
+  await driver.wait(async () => {
+    try {
+      const element = await find(driver, selector, name);
+      if (!(await element.isEnabled())) return false;
+      await element.click();
+      return true;
+    } catch (error) {
+      if (/stale|not clickable|intercepted|not interactable/i.test(String(error))) return false;
+      throw error;
+    }
+  }, PATIENCE);
+}
+
+/** Writes into a field in place of what is there. */
+export async function write(driver: WebDriver, name: string | RegExp, text: string): Promise<void> {
+  const element = await field(driver, name);
+  await element.clear();
+  await element.sendKeys(text);
+}
+
+export async function textOf(driver: WebDriver, css: string): Promise<string> {
+  return driver.wait(async () => {
+    try {
+      return (await driver.findElement(By.css(css)).getText()) || null;
+    } catch {
+      return null;
+    }
+  }, PATIENCE) as Promise<string>;
+}
+
+export const waitFor = (driver: WebDriver, what: string, test: () => Promise<boolean>): Promise<unknown> =>
+  driver.wait(async () => test().catch(() => false), PATIENCE, `waited in vain for: ${what}`);
+
+/** The stage, once it has drawn its first picture. */
+export async function stage(driver: WebDriver): Promise<WebElement> {
+  await waitFor(
+    driver,
+    'the stage to draw',
+    async () =>
+      Number(await driver.executeScript<string>("return document.querySelector('canvas[role=application]')?.dataset.frames ?? '0'")) > 0 &&
+      (await driver.findElements(By.css('[role=status]'))).length === 0,
+  );
+  return driver.findElement(By.css('canvas[role=application]'));
+}
+
+const BUTTON_NUMBER = { left: 0, middle: 1, right: 2 } as const;
+type ButtonName = keyof typeof BUTTON_NUMBER;
+
+/** A drag by hand-like small moves; positions are shares of the stage from its middle, -0.5 … 0.5. */
+export async function drag(driver: WebDriver, from: readonly [number, number], to: readonly [number, number], which: ButtonName = 'left'): Promise<void> {
+  const element = await stage(driver);
+  const { width, height } = await element.getRect();
+  const at = (p: readonly [number, number]): { x: number; y: number } => ({ x: Math.round(p[0] * width), y: Math.round(p[1] * height) });
+  const a = at(from);
+  const b = at(to);
+  const actions = driver.actions({ async: true }).move({ origin: element, ...a, duration: 0 });
+  // biome-ignore lint/suspicious/noExplicitAny: the type list lacks the button enumeration's numbers.
+  actions.press(BUTTON_NUMBER[which] as any);
+  const steps = 20;
+  for (let i = 1; i <= steps; i++)
+    actions.move({ origin: element, x: Math.round(a.x + ((b.x - a.x) * i) / steps), y: Math.round(a.y + ((b.y - a.y) * i) / steps), duration: 16 });
+  // biome-ignore lint/suspicious/noExplicitAny: as above.
+  actions.release(BUTTON_NUMBER[which] as any);
+  await actions.perform();
+}
+
+export async function clickAt(driver: WebDriver, p: readonly [number, number]): Promise<void> {
+  const element = await stage(driver);
+  const { width, height } = await element.getRect();
+  await driver
+    .actions({ async: true })
+    .move({ origin: element, x: Math.round(p[0] * width), y: Math.round(p[1] * height), duration: 0 })
+    .click()
+    .perform();
+}
+
+export async function hoverAt(driver: WebDriver, p: readonly [number, number]): Promise<void> {
+  const element = await stage(driver);
+  const { width, height } = await element.getRect();
+  await driver
+    .actions({ async: true })
+    .move({ origin: element, x: Math.round(p[0] * width), y: Math.round(p[1] * height), duration: 20 })
+    .perform();
+}
+
+/** Turns the wheel over the stage; notches > 0 away from oneself. */
+export async function wheel(driver: WebDriver, p: readonly [number, number], notches: number): Promise<void> {
+  const element = await stage(driver);
+  const box = await driver.executeScript<{ x: number; y: number; width: number; height: number }>(
+    'return arguments[0].getBoundingClientRect().toJSON()',
+    element,
+  );
+  const actions = driver.actions({ async: true }) as unknown as { scroll(x: number, y: number, dx: number, dy: number): { perform(): Promise<void> } };
+  for (let i = 0; i < Math.abs(notches); i++)
+    await actions.scroll(Math.round(box.x + (p[0] + 0.5) * box.width), Math.round(box.y + (p[1] + 0.5) * box.height), 0, -100 * Math.sign(notches)).perform();
+}
+
+export async function keys(driver: WebDriver, ...list: readonly string[]): Promise<void> {
+  const element = await stage(driver);
+  await driver.executeScript('arguments[0].focus()', element);
+  for (const key of list) await driver.actions({ async: true }).sendKeys(key).perform();
+}
+
+const FAILURES = 'tests/e2e/failures';
+
+/** Runs a piece of a test; when it fails, a picture of the page is left behind. */
+export async function picturing<T>(driver: WebDriver, name: string, work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    mkdirSync(FAILURES, { recursive: true });
+    const file = join(FAILURES, `${name.replace(/\W+/g, '-')}.png`);
+    writeFileSync(file, await driver.takeScreenshot().catch(() => ''), 'base64');
+    const where = await driver.getCurrentUrl().catch(() => '');
+    throw new Error(`${error instanceof Error ? error.message : String(error)} (at ${where}; picture: ${file})`, { cause: error });
+  }
+}
+
+export async function saveScreenshot(driver: WebDriver, file: string): Promise<void> {
+  writeFileSync(file, await driver.takeScreenshot(), 'base64');
+}
+
+/** Signs in with one of the demo's buttons. */
+export async function signInAs(driver: WebDriver, base: string, name: string): Promise<void> {
+  await driver.manage().deleteAllCookies();
+  await driver.get(`${base}/`);
+  await press(driver, new RegExp(`^${name}`));
+  await waitFor(driver, 'being signed in', async () => !/\/$/.test(new URL(await driver.getCurrentUrl()).pathname));
+}

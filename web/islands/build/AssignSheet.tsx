@@ -1,0 +1,67 @@
+import { send, wordsOf } from '@web/ui/api';
+import { Sheet } from '@web/ui/Sheet';
+import { useState } from 'react';
+import { toast } from 'sonner';
+
+interface Props {
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+  readonly exerciseId: string;
+  readonly version: number;
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** Gives the published version to a group. */
+export function AssignSheet({ open, onOpenChange, exerciseId, version, groups }: Props) {
+  const [groupId, setGroupId] = useState(groups[0]?.id ?? '');
+  const [dueOn, setDueOn] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const assign = async (): Promise<void> => {
+    setError(null);
+    try {
+      await send(`/api/groups/${groupId}/assignments`, { exerciseId, dueOn: dueOn || null });
+      toast.success(`Assigned to ${groups.find((g) => g.id === groupId)?.name ?? 'the group'}.`);
+      onOpenChange(false);
+    } catch (problem) {
+      setError(wordsOf(problem));
+    }
+  };
+  return (
+    <Sheet
+      open={open}
+      onOpenChange={onOpenChange}
+      title={`Version ${version} is published`}
+      about="Assign it to a group, and its trainees find it under Today."
+    >
+      <div className="space-y-4 p-1">
+        <label className="block">
+          <span className="mb-1 block font-semibold">Group</span>
+          <select className="field" value={groupId} onChange={(e) => setGroupId(e.target.value)}>
+            {groups.map((group) => (
+              <option key={group.id} value={group.id}>
+                {group.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="block">
+          <span className="mb-1 block font-semibold">Due on (may stay empty)</span>
+          <input type="date" className="field" value={dueOn} onChange={(e) => setDueOn(e.target.value)} />
+        </label>
+        {error && (
+          <p role="alert" className="text-signal">
+            {error}
+          </p>
+        )}
+        <div className="flex justify-end gap-3">
+          <button type="button" className="button" onClick={() => onOpenChange(false)}>
+            Not now
+          </button>
+          <button type="button" className="button-main" disabled={!groupId} onClick={assign}>
+            Assign
+          </button>
+        </div>
+      </div>
+    </Sheet>
+  );
+}

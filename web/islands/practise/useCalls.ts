@@ -1,0 +1,54 @@
+import type { Call, GoalOf } from '@core/exercise';
+import { AT_STANDARD, callError, callOrder } from '@core/scoring';
+import type { Session } from '@web/stage/session';
+import { useCallback, useEffect, useRef, useState } from 'react';
+
+/** Standing still on the called view for this long answers by itself, ms. */
+const STILL = 1200;
+
+export interface Calls {
+  readonly call: Call | null;
+  readonly number: number;
+  readonly count: number;
+  readonly answer: () => void;
+}
+
+export const callWords = (call: Call): string =>
+  call.kind === 'standard' ? `the ${call.name.replaceAll('-', ' ')}` : call.kind === 'opposite' ? 'the opposite of this' : call.name;
+
+/** The calls of a step, one after the other; each is answered by confirming or by standing still on it. */
+export function useCalls(goal: GoalOf<'callView'> | null, session: Session | null, seed: number, step: number): Calls {
+  const [place, setPlace] = useState(0);
+  const from = useRef(session?.getState().scene.view);
+  const order = goal ? callOrder(goal, seed) : [];
+  const call = goal && place < order.length ? (goal.calls[order[place] ?? 0] ?? null) : null;
+
+  useEffect(() => {
+    setPlace(0);
+    from.current = session?.getState().scene.view;
+  }, [session, goal]);
+
+  const answer = useCallback(() => {
+    if (!session || !call) return;
+    session.event({ kind: 'answer', step, call: place });
+    from.current = session.getState().scene.view;
+    setPlace(place + 1);
+  }, [session, call, place, step]);
+
+  useEffect(() => {
+    if (!session || !call) return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const look = (): void => {
+      clearTimeout(timer);
+      const { view } = session.getState().scene;
+      if (view !== from.current && from.current && callError(call, view, from.current) <= AT_STANDARD) timer = setTimeout(answer, STILL);
+    };
+    const unsubscribe = session.subscribe(look);
+    return () => {
+      clearTimeout(timer);
+      unsubscribe();
+    };
+  }, [session, call, answer]);
+
+  return { call, number: place + 1, count: order.length, answer };
+}

@@ -1,0 +1,7 @@
+import { openAttempt } from '@server/services/attempts';
+import { endpoint, readJson } from '@web/http/answer';
+import { z } from 'zod';
+
+const body = z.object({ exerciseId: z.string().max(64), version: z.number().int(), schemeId: z.string().max(64) });
+
+export const POST = endpoint(async (who, { request }) => openAttempt(who, await readJson(request, body)));

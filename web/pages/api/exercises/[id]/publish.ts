@@ -1,0 +1,17 @@
+import { publish } from '@server/services/exercises';
+import { endpoint, param, readJson } from '@web/http/answer';
+import { z } from 'zod';
+
+/** Pictures as base64 of a PNG. */
+const body = z.object({ pictures: z.array(z.base64().max(1_500_000).nullable()).max(20) });
+
+export const POST = endpoint(async (who, context) => {
+  const { pictures } = await readJson(context.request, body);
+  return {
+    version: await publish(
+      who,
+      param(context, 'id'),
+      pictures.map((text) => (text === null ? null : new Uint8Array(Buffer.from(text, 'base64')))),
+    ),
+  };
+});

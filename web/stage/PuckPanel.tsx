@@ -1,0 +1,152 @@
+import { bindingFor, bindingName, type Gesture, PUCK_DESCRIPTOR, puckReports, readMultiAxisReport, resolve, type Scheme, type SixAxes } from '@core/input';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import type { Session } from './session';
+
+const REST: SixAxes = [0, 0, 0, 0, 0, 0];
+const KEY_STROKE = 0.8;
+const REACH = 46;
+
+/** Feeds six-axis reports into a session, as a real device's reports would be: parsed, shaped, resolved, once a frame. */
+function usePuck(session: Session, scheme: Scheme): { send: (axes: SixAxes, buttons: readonly number[]) => void } {
+  const state = useRef({ axes: [...REST] as number[], buttons: [] as readonly number[], frame: 0, last: 0, gesture: 0 });
+  useEffect(() => () => cancelAnimationFrame(state.current.frame), []);
+
+  const tick = (now: number): void => {
+    const s = state.current;
+    s.frame = 0;
+    const axes = s.axes as unknown as SixAxes;
+    if (axes.every((a) => a === 0)) {
+      s.gesture = 0;
+      return;
+    }
+    const dt = Math.min(0.1, (now - s.last) / 1000);
+    s.last = now;
+    const gesture: Gesture = { kind: 'axes', axes, dt };
+    const binding = bindingFor(scheme, gesture);
+    if (binding) {
+      if (!s.gesture) s.gesture = session.newGesture();
+      session.perform(resolve(scheme, gesture, session.getState().scene, null), { id: s.gesture, device: 'puck', binding: bindingName(binding) });
+    }
+    s.frame = requestAnimationFrame(tick);
+  };
+
+  return {
+    send(axes, buttons) {
+      const s = state.current;
+      for (const report of puckReports(axes, buttons)) {
+        const read = readMultiAxisReport(PUCK_DESCRIPTOR, report);
+        read.axes.forEach((value, i) => {
+          if (value !== null) s.axes[i] = value;
+        });
+        if (!read.buttons) continue;
+        for (const button of read.buttons.filter((b) => !s.buttons.includes(b))) {
+          const gesture: Gesture = { kind: 'puckButton', button };
+          const binding = bindingFor(scheme, gesture);
+          if (binding)
+            session.perform(resolve(scheme, gesture, session.getState().scene, null), {
+              id: session.newGesture(),
+              device: 'puck',
+              binding: bindingName(binding),
+            });
+        }
+        s.buttons = read.buttons;
+      }
+      if (!s.frame && s.axes.some((a) => a !== 0)) {
+        s.last = performance.now();
+        s.frame = requestAnimationFrame(tick);
+      }
+    },
+  };
+}
+
+/** Cap movements of each pad: which axes a drag to the right and a drag up move. */
+const PADS = [
+  { id: 'slide', title: 'Slide and push', words: 'Drag right or left to slide, up to push away, down to pull nearer', x: [0, 1], y: [1, 1] },
+  { id: 'twist', title: 'Twist and tilt', words: 'Drag right or left to twist, up to tilt away, down to tilt nearer', x: [5, 1], y: [3, -1] },
+  { id: 'lift', title: 'Lift and lean', words: 'Drag up to lift, down to press, right or left to lean', x: [4, 1], y: [2, 1] },
+] as const;
+
+/** The simulated 3D mouse: a cap on three pads that springs back. Arrow keys hold a stroke while they are down. */
+export function PuckPanel({ session, scheme }: { readonly session: Session; readonly scheme: Scheme }) {
+  const puck = usePuck(session, scheme);
+  const [held, setHeld] = useState<{ id: string; x: number; y: number } | null>(null);
+  const from = useRef<{ x: number; y: number } | null>(null);
+  const keys = useRef(new Set<string>());
+
+  const stroke = (pad: (typeof PADS)[number], x: number, y: number): void => {
+    const axes = [...REST] as number[];
+    axes[pad.x[0]] = x * pad.x[1];
+    axes[pad.y[0]] = y * pad.y[1];
+    setHeld(x === 0 && y === 0 ? null : { id: pad.id, x, y });
+    puck.send(axes as unknown as SixAxes, []);
+  };
+  const limit = (v: number): number => Math.max(-1, Math.min(1, v / REACH));
+  const move = (pad: (typeof PADS)[number]) => (event: PointerEvent) => {
+    if (from.current) stroke(pad, limit(event.clientX - from.current.x), limit(from.current.y - event.clientY));
+  };
+  const byKeys = (pad: (typeof PADS)[number], down: boolean) => (event: KeyboardEvent) => {
+    if (!event.key.startsWith('Arrow')) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (down) keys.current.add(event.key);
+    else keys.current.delete(event.key);
+    const has = (key: string): number => (keys.current.has(key) ? KEY_STROKE : 0);
+    stroke(pad, has('ArrowRight') - has('ArrowLeft'), has('ArrowUp') - has('ArrowDown'));
+  };
+  const release = (pad: (typeof PADS)[number]): void => {
+    from.current = null;
+    keys.current.clear();
+    stroke(pad, 0, 0);
+  };
+
+  return (
+    <section aria-label="Simulated 3D mouse" className="card p-3">
+      <h2 className="text-sm">3D mouse</h2>
+      <div className="mt-2 grid grid-cols-3 gap-2">
+        {PADS.map((pad) => (
+          <div key={pad.id} className="text-center">
+            <div
+              role="slider"
+              tabIndex={0}
+              aria-label={`${pad.title}: ${pad.words}`}
+              aria-valuenow={Math.round((held?.id === pad.id ? held.x : 0) * 100)}
+              aria-valuetext={held?.id === pad.id ? `${Math.round(held.x * 100)} across, ${Math.round(held.y * 100)} up` : 'at rest'}
+              className="relative mx-auto grid aspect-square w-full touch-none place-items-center rounded-full border-2 border-ink bg-paper"
+              onPointerDown={(event) => {
+                from.current = { x: event.clientX, y: event.clientY };
+                event.currentTarget.setPointerCapture(event.pointerId);
+              }}
+              onPointerMove={move(pad)}
+              onPointerUp={() => release(pad)}
+              onPointerCancel={() => release(pad)}
+              onKeyDown={byKeys(pad, true)}
+              onKeyUp={byKeys(pad, false)}
+              onBlur={() => keys.current.size > 0 && release(pad)}
+            >
+              <span
+                className="block h-3/5 w-3/5 rounded-full bg-ink"
+                style={{ transform: held?.id === pad.id ? `translate(${held.x * 30}%, ${-held.y * 30}%)` : undefined }}
+              />
+            </div>
+            <p className="mt-1 text-xs leading-tight">{pad.title}</p>
+          </div>
+        ))}
+      </div>
+      <div className="mt-2 flex gap-2">
+        {[1, 2].map((button) => (
+          <button
+            key={button}
+            type="button"
+            className="button !px-2 !py-0.5 text-xs"
+            onClick={() => {
+              puck.send(REST, [button]);
+              puck.send(REST, []);
+            }}
+          >
+            {button === 1 ? 'Button 1: fit' : 'Button 2: home'}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}

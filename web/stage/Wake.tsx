@@ -1,0 +1,75 @@
+import type { View } from '@core/view';
+import { useEffect, useRef, useState } from 'react';
+import type { Fix } from './session';
+
+interface Props {
+  readonly fixes: readonly Fix[];
+  readonly at: number;
+  readonly pictureOf: ((view: View) => Promise<string>) | null;
+  readonly onGo: (steps: number) => void;
+  readonly enabled: boolean;
+}
+
+const SHOWN = 9;
+
+/** The wake: one fix a gesture. Hover or focus one to see its picture; press it to go back there. */
+export function Wake({ fixes, at, pictureOf, onGo, enabled }: Props) {
+  const [peek, setPeek] = useState<{ index: number; picture: string } | null>(null);
+  const wanted = useRef(-1);
+  useEffect(() => setPeek(null), [fixes]);
+  const first = Math.max(0, Math.min(at - SHOWN + 2, fixes.length - SHOWN));
+  const shown = fixes.slice(first, first + SHOWN);
+
+  const look = async (index: number): Promise<void> => {
+    wanted.current = index;
+    const fix = fixes[index];
+    if (!fix || !pictureOf || index === at) return;
+    const picture = await pictureOf(fix.view);
+    if (wanted.current === index) setPeek({ index, picture });
+  };
+  const leave = (): void => {
+    wanted.current = -1;
+    setPeek(null);
+  };
+
+  return (
+    <nav aria-label="Wake: views you came through" className="relative h-11">
+      <div className="absolute top-2 right-2 left-2 border-ink/40 border-t border-dotted" />
+      <ol className="relative flex h-full justify-start gap-0">
+        {shown.map((fix, i) => {
+          const index = first + i;
+          const present = index === at;
+          return (
+            <li key={`${index}`} className="relative flex w-24 shrink-0 flex-col items-center">
+              {index < at && <span className="absolute top-[7px] left-1/2 h-0.5 w-full bg-ink" aria-hidden="true" />}
+              <button
+                type="button"
+                disabled={present || !enabled}
+                aria-current={present ? 'step' : undefined}
+                aria-label={present ? `Here: ${fix.label}` : `Go back to ${fix.label}, view ${index + 1}`}
+                className="group relative z-10 flex flex-col items-center rounded focus-visible:outline-2 focus-visible:outline-sea"
+                onClick={() => onGo(index - at)}
+                onPointerEnter={() => look(index)}
+                onPointerLeave={leave}
+                onFocus={() => look(index)}
+                onBlur={leave}
+              >
+                <span
+                  className={present ? 'block h-4 w-4 rounded-full bg-ink' : 'block h-4 w-4 rounded-full border-2 border-ink bg-paper group-hover:bg-amber'}
+                />
+                <span className={`max-w-22 truncate text-xs ${present ? 'font-bold' : index > at ? 'text-ink-soft' : ''}`}>{present ? 'now' : fix.label}</span>
+              </button>
+              {peek?.index === index && (
+                <img
+                  src={peek.picture}
+                  alt={`View at ${fix.label}`}
+                  className="pointer-events-none absolute bottom-12 z-30 w-48 max-w-none rounded-md border-2 border-ink bg-paper shadow-lg"
+                />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

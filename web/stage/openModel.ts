@@ -1,0 +1,30 @@
+import type { PrepareWorker } from '@web/workers/prepare.worker';
+import { type Remote, releaseProxy, transfer, wrap } from 'comlink';
+import type { Prepared } from './prepared';
+
+/** Runs one piece of work in a worker of its own and ends it. */
+export async function inWorker<Api, Result>(worker: Worker, work: (api: Remote<Api>) => Promise<Result>): Promise<Result> {
+  const api = wrap<Api>(worker);
+  try {
+    return await work(api);
+  } finally {
+    api[releaseProxy]();
+    worker.terminate();
+  }
+}
+
+export const prepareBytes = (bytes: Uint8Array<ArrayBuffer>): Promise<Prepared> =>
+  inWorker<PrepareWorker, Prepared>(
+    new Worker(new URL('../workers/prepare.worker.ts', import.meta.url), { type: 'module' }),
+    (api) => api.prepare(transfer(bytes, [bytes.buffer])) as Promise<Prepared>,
+  );
+
+/** Fetches a model once (the browser keeps it under its content hash) and makes it ready to draw. */
+export async function openModel(hash: string): Promise<Prepared> {
+  const response = await fetch(`/api/meshes/${hash}`);
+  if (!response.ok)
+    throw new Error(
+      response.status === 404 ? 'This model is not yours to see, or no longer there.' : 'The model could not be loaded. Check the network, then try again.',
+    );
+  return prepareBytes(new Uint8Array(await response.arrayBuffer()));
+}

@@ -1,0 +1,181 @@
+import { boxOf, type Mesh } from '@core/geometry';
+import { distanceBetween, exact, type Quat, slerp, type Vec3 } from '@core/math';
+import type { Scene } from '@core/navigation';
+import { eyeOf, FRAME_ASPECT, frameHeightAtTarget, type View } from '@core/view';
+import type { Caps } from '@web/workers/caps.worker';
+import { type Camera, OrthographicCamera, PerspectiveCamera, Scene as ThreeScene, WebGLRenderer } from 'three';
+import { createPicker, type Picker } from './picking';
+import type { Prepared } from './prepared';
+import { createSceneObjects, type SceneObjects } from './sceneObjects';
+
+const GLIDE_MS = 220;
+const SLOW_FRAME_MS = 45;
+const REST_MS = 180;
+
+/** The drawn stage. Draws only when something changes; owns the graphics context: call `dispose`. */
+export interface Renderer {
+  /** Shows a scene; `glide` draws the way there, the logical view having changed already. */
+  show(scene: Scene, glide: boolean): void;
+  resize(width: number, height: number): void;
+  pick: Picker;
+  /** A PNG of a scene in the frame's shape, as a data address. */
+  picture(scene: Scene, width: number, caps?: Caps | null): string;
+  setCaps(caps: Caps | null): void;
+  /** Called with the view of every drawn picture; returns the end of the subscription. */
+  onDraw(listener: (view: View) => void): () => void;
+  dispose(): void;
+}
+
+const between = (a: number, b: number, k: number): number => a + (b - a) * k;
+
+/** The drawn view on the way between two logical ones. */
+function glideView(a: View, b: View, k: number): View {
+  const mix = (p: Vec3, q: Vec3): Vec3 => [between(p[0], q[0], k), between(p[1], q[1], k), between(p[2], q[2], k)];
+  return {
+    ...b,
+    target: mix(a.target, b.target),
+    orientation: slerp(a.orientation as Quat, b.orientation as Quat, k),
+    distance: exact.exp(between(exact.log(a.distance), exact.log(b.distance), k)),
+    fovY: between(a.fovY, b.fovY, k),
+  };
+}
+
+function aimCamera(view: View, mesh: Mesh): Camera {
+  const box = boxOf(mesh) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 };
+  const centre: Vec3 = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2];
+  const radius = distanceBetween(box.min, box.max) / 2;
+  const eye = eyeOf(view);
+  const away = distanceBetween(eye, centre);
+  let camera: Camera;
+  if (view.projection === 'perspective') {
+    const far = away + radius * 2.4;
+    camera = new PerspectiveCamera((view.fovY * 180) / Math.PI, FRAME_ASPECT, Math.max(away - radius * 2.2, far / 4000, 1e-6), far);
+  } else {
+    const half = frameHeightAtTarget(view) / 2;
+    camera = new OrthographicCamera(-half * FRAME_ASPECT, half * FRAME_ASPECT, half, -half, -(away + radius * 2.4), away + radius * 2.4);
+  }
+  camera.position.set(...eye);
+  camera.quaternion.set(...view.orientation);
+  camera.updateMatrixWorld(true);
+  return camera;
+}
+
+export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): Renderer {
+  const gl = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
+  gl.localClippingEnabled = true;
+  gl.setClearColor(0x000000, 0);
+  const world = new ThreeScene();
+  const objects: SceneObjects = createSceneObjects(prepared);
+  world.add(objects.root);
+  const picker = createPicker(prepared);
+  const listeners = new Set<(view: View) => void>();
+  const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+
+  let scene: Scene | null = null;
+  let glide: { from: View; at: number } | null = null;
+  let drawn: View | null = null;
+  let frame = 0;
+  let frames = 0;
+  let size = { width: 1, height: 1 };
+  let quality = 1;
+  let rest: ReturnType<typeof setTimeout> | undefined;
+  let lastDraw = 0;
+  let currentCaps: Caps | null = null;
+
+  const applySize = (): void => {
+    gl.setPixelRatio(Math.min(2, window.devicePixelRatio || 1) * quality);
+    gl.setSize(size.width, size.height, false);
+  };
+
+  const draw = (): void => {
+    frame = 0;
+    if (!scene) return;
+    const now = performance.now();
+    let view = scene.view;
+    if (glide) {
+      const s = Math.min(1, (now - glide.at) / GLIDE_MS);
+      if (s < 1) view = glideView(glide.from, scene.view, s * s * (3 - 2 * s));
+      else glide = null;
+    }
+    objects.update(scene);
+    objects.shadow.visible = Math.abs(view.orientation[0]) + Math.abs(view.orientation[1]) > 0 && eyeOf(view)[2] > objects.shadow.position.z;
+    gl.render(world, aimCamera(view, prepared.mesh));
+    drawn = view;
+    frames++;
+    canvas.dataset.frames = String(frames);
+    for (const listener of listeners) listener(view);
+    // In fast motion a slow machine draws fewer pixels; at rest always all of them.
+    const moving = now - lastDraw < 120;
+    if (moving && now - lastDraw > SLOW_FRAME_MS && quality > 0.5) {
+      quality = 0.5;
+      applySize();
+    }
+    lastDraw = now;
+    if (quality < 1) {
+      clearTimeout(rest);
+      rest = setTimeout(() => {
+        quality = 1;
+        applySize();
+        request();
+      }, REST_MS);
+    }
+    if (glide) request();
+  };
+  const request = (): void => {
+    if (!frame) frame = requestAnimationFrame(draw);
+  };
+
+  return {
+    show(next, wanted) {
+      if (wanted && !still && drawn && scene && next.view !== scene.view && next.view.projection === drawn.projection)
+        glide = { from: drawn, at: performance.now() };
+      else glide = null;
+      scene = next;
+      request();
+    },
+    resize(width, height) {
+      size = { width: Math.max(1, Math.round(width)), height: Math.max(1, Math.round(height)) };
+      applySize();
+      request();
+    },
+    pick: picker,
+    picture(wanted, width, caps = null) {
+      const height = Math.round(width / FRAME_ASPECT);
+      gl.setPixelRatio(1);
+      gl.setSize(width, height, false);
+      gl.setClearColor(0xf6f1e4, 1);
+      objects.update(wanted);
+      objects.setCaps(wanted.section ? caps : null);
+      objects.shadow.visible = eyeOf(wanted.view)[2] > objects.shadow.position.z;
+      gl.render(world, aimCamera(wanted.view, prepared.mesh));
+      const data = canvas.toDataURL('image/png');
+      gl.setClearColor(0x000000, 0);
+      objects.setCaps(currentCaps);
+      applySize();
+      if (scene) {
+        objects.update(scene);
+        // Drawn at once, so that the stage never shows the picture.
+        gl.render(world, aimCamera(drawn ?? scene.view, prepared.mesh));
+        request();
+      }
+      return data;
+    },
+    setCaps(caps) {
+      currentCaps = caps;
+      objects.setCaps(caps);
+      request();
+    },
+    onDraw(listener) {
+      listeners.add(listener);
+      if (drawn) listener(drawn);
+      return () => listeners.delete(listener);
+    },
+    dispose() {
+      cancelAnimationFrame(frame);
+      clearTimeout(rest);
+      objects.dispose();
+      gl.dispose();
+      gl.forceContextLoss();
+    },
+  };
+}

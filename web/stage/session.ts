@@ -1,0 +1,138 @@
+import { type CommandGroupId, isAllowed } from '@core/exercise';
+import { commandWords } from '@core/input';
+import { apply, type Command, type Context, type Scene } from '@core/navigation';
+import type { Move, MoveGesture, TraceEvent } from '@core/trace';
+import type { View } from '@core/view';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+
+/** One plotted place of the wake. */
+export interface Fix {
+  readonly view: View;
+  readonly label: string;
+}
+
+export interface SessionState {
+  readonly scene: Scene;
+  /** Views before, the present one, and those that `forward` would bring back. */
+  readonly fixes: readonly Fix[];
+  /** Number of the present fix. */
+  readonly at: number;
+  /** What was refused last, to be said once. */
+  readonly refused: { readonly words: string; readonly count: number } | null;
+  /** Whether the last change is drawn as a short glide. */
+  readonly glide: boolean;
+}
+
+/** A stage at work: the present scene and the record of how it came about. All changes go through `perform`. */
+export interface Session extends StoreApi<SessionState> {
+  perform(commands: readonly Command[], gesture?: MoveGesture): void;
+  event(event: DistributiveOmit<TraceEvent, 't'>): void;
+  newGesture(): number;
+  /** Seconds since the session was opened. */
+  readonly time: () => number;
+  readonly moves: readonly Move[];
+  readonly events: readonly TraceEvent[];
+}
+
+type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+
+export interface SessionOptions {
+  readonly start: Scene;
+  readonly context: Context;
+  readonly allowed: readonly CommandGroupId[];
+  readonly onMove?: (scene: Scene) => void;
+}
+
+const GLIDING: ReadonlySet<Command['kind']> = new Set([
+  'standard',
+  'opposite',
+  'home',
+  'fit',
+  'snap',
+  'level',
+  'back',
+  'forward',
+  'reset',
+  'centre',
+  'lookAt',
+  'normalTo',
+  'zoomRegion',
+  'turn',
+  'fieldOfView',
+]);
+
+const LABELS: Partial<Record<Command['kind'], string>> = {
+  turn: 'turn',
+  roll: 'roll',
+  pan: 'pan',
+  zoom: 'zoom',
+  standard: 'view',
+  zoomRegion: 'rectangle',
+  normalTo: 'square on',
+  lookAt: 'look at',
+  centre: 'middle',
+  projection: 'projection',
+  level: 'level',
+  snap: 'nearest',
+  reset: 'start',
+};
+const labelOf = (command: Command): string => (command.kind === 'standard' ? command.name.replaceAll('-', ' ') : (LABELS[command.kind] ?? command.kind));
+
+export function createSession({ start, context, allowed, onMove }: SessionOptions): Session {
+  const opened = performance.now();
+  const labels = new WeakMap<View, string>([[start.view, 'start']]);
+  const moves: Move[] = [];
+  const events: TraceEvent[] = [];
+  let gestures = 0;
+  let lastTime = 0;
+  let paused = false;
+
+  const time = (): number => {
+    // Never back, and to a tenth of a millisecond, as the trace keeps it.
+    lastTime = Math.max(lastTime, Math.round(((performance.now() - opened) / 1000) * 1e4) / 1e4);
+    return lastTime;
+  };
+  const fixesOf = (scene: Scene): Fix[] =>
+    [...scene.history.past, scene.view, ...scene.history.future].map((view) => ({ view, label: labels.get(view) ?? 'view' }));
+  const store = createStore<SessionState>(() => ({ scene: start, fixes: fixesOf(start), at: 0, refused: null, glide: false }));
+
+  const event: Session['event'] = (made) => {
+    if (made.kind === 'pause' || made.kind === 'resume') {
+      if (paused === (made.kind === 'pause')) return;
+      paused = made.kind === 'pause';
+    }
+    events.push({ ...made, t: time() } as TraceEvent);
+  };
+
+  return {
+    ...store,
+    time,
+    moves,
+    events,
+    event,
+    newGesture: () => ++gestures,
+    perform(commands, gesture) {
+      if (commands.length === 0) return;
+      let { scene } = store.getState();
+      const forbidden = commands.find((command) => !isAllowed(command.kind, allowed));
+      if (forbidden) {
+        const words = `${commandWords(forbidden)} is not allowed in this exercise.`;
+        store.setState((s) => ({ refused: { words, count: (s.refused?.count ?? 0) + 1 } }));
+        return;
+      }
+      if (paused) event({ kind: 'resume' });
+      if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' });
+      for (const command of commands) {
+        const before = scene;
+        scene = apply(scene, command, { ...context, start, ...(gesture ? { gesture: gesture.id } : {}) });
+        // Kept without its end: a pure list of what was done.
+        moves.push({ t: time(), command, ...(gesture ? { gesture } : {}) });
+        if (scene.view !== before.view && command.kind !== 'back' && command.kind !== 'forward' && command.kind !== 'cancel')
+          labels.set(scene.view, labelOf(command));
+      }
+      const glide = commands.length === 1 && GLIDING.has(commands[0]?.kind ?? 'orbit');
+      store.setState({ scene, fixes: fixesOf(scene), at: scene.history.past.length, glide });
+      onMove?.(scene);
+    },
+  };
+}

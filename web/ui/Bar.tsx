@@ -1,0 +1,25 @@
+interface Props {
+  readonly label: string;
+  readonly shown: string;
+  /** 0 … 1; full is perfect. */
+  readonly points: number;
+}
+
+const kindOf = (points: number): { words: string; style: string } =>
+  points >= 0.9 ? { words: 'good', style: 'bg-sea' } : points >= 0.5 ? { words: 'nearly', style: 'bg-amber' } : { words: 'not yet', style: 'hatch' };
+
+/** How near one criterion is: a bar that grows towards "right", by colour and by shape. */
+export function Bar({ label, shown, points }: Props) {
+  const { words, style } = kindOf(points);
+  return (
+    <div className="min-w-0" role="group" aria-label={`${label}: ${shown}, ${words}`}>
+      <div className="flex items-baseline justify-between gap-2">
+        <span className="truncate text-sm">{label}</span>
+        <span className="whitespace-nowrap font-mono text-xs tabular-nums">{shown}</span>
+      </div>
+      <div className="mt-1 h-2.5 overflow-hidden rounded-full bg-bar">
+        <div className={`h-full rounded-full ${style}`} style={{ width: `${Math.max(2, Math.round(points * 100))}%` }} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,26 @@
+import { type CriterionId, criterionInfo } from '@core/exercise';
+
+const round = (x: number, digits: number): string => x.toFixed(digits);
+
+/** A criterion's value in the unit that people see. */
+export function shownValue(id: CriterionId, value: number | null): string {
+  if (value === null) return 'not seen';
+  switch (criterionInfo(id).shown) {
+    case 'degrees':
+      return `${round((value * 180) / Math.PI, 1)}°`;
+    case 'octaves':
+      return `± ${round((2 ** value - 1) * 100, 0)} %`;
+    case 'percent':
+      return `${round(value * 100, value < 0.1 ? 1 : 0)} %`;
+    case 'match':
+      return `${round((1 - value) * 100, 0)} %`;
+    case 'yesNo':
+      return value === 0 ? 'right' : 'other';
+    case 'seconds':
+      return `${round(value, 1)} s`;
+    case 'count':
+      return round(value, 0);
+    default:
+      return round(value, 2);
+  }
+}
