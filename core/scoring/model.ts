@@ -1,7 +1,7 @@
 import { boxOf, cornersOf, hullPoints, type Mesh, subjectPoints } from '../geometry';
 import type { Vec3 } from '../math';
 import { type Context, effectiveVisibility, type Scene } from '../navigation';
-import { FRAME, type View } from '../view';
+import { FRAME, FRAME_ASPECT, fit, orientationFrom, type View } from '../view';
 
 /** What scoring and replay need of a model. */
 export interface ScoredModel {
@@ -62,4 +62,16 @@ export const HOME_MARGIN = 0.14;
 export function centreOf(mesh: Mesh): Vec3 {
   const box = boxOf(mesh);
   return box ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2] : [0, 0, 0];
+}
+
+/** The home view a model gets before anyone sets one: from the front right, a little above. */
+export function usualHome(mesh: Mesh): View {
+  const view: View = {
+    target: [0, 0, 0],
+    orientation: orientationFrom({ azimuth: Math.PI / 6, elevation: Math.PI / 9, roll: 0 }),
+    distance: 1,
+    projection: 'perspective',
+    fovY: Math.PI / 5,
+  };
+  return fit(view, subjectOf(mesh, []), FRAME_ASPECT, HOME_MARGIN);
 }

@@ -1,4 +1,4 @@
-import { boxOf, FRAME_ASPECT, fit, HOME_MARGIN, type Mesh, orientationFrom, subjectPoints, type View } from '@core';
+import { boxOf, type Mesh, usualHome, type View } from '@core';
 import { AS_IT_IS, decodeMesh, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
@@ -22,18 +22,6 @@ export async function meshOf(service: Service, hash: string): Promise<Mesh> {
   const oldest = open.keys().next().value;
   if (open.size > KEPT_OPEN && oldest) open.delete(oldest);
   return mesh;
-}
-
-/** A model's home view before anyone sets one: from the front right, a little above. */
-export function usualHome(mesh: Mesh): View {
-  const view: View = {
-    target: [0, 0, 0],
-    orientation: orientationFrom({ azimuth: Math.PI / 6, elevation: Math.PI / 9, roll: 0 }),
-    distance: 1,
-    projection: 'perspective',
-    fovY: Math.PI / 5,
-  };
-  return fit(view, subjectPoints(mesh, []), FRAME_ASPECT, HOME_MARGIN);
 }
 
 async function readFiles(files: readonly NamedBytes[]): Promise<{ mesh: Mesh; warnings: string[]; name: string }> {

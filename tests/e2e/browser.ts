@@ -5,7 +5,7 @@ import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 /** Conditions are waited for this long: no test fails because a machine is slow. */
-export const PATIENCE = 240_000;
+export const PATIENCE = Number(process.env.DIALHOME_PATIENCE ?? 240_000);
 
 export interface Browser {
   readonly driver: WebDriver;
@@ -122,7 +122,7 @@ export async function stage(driver: WebDriver): Promise<WebElement> {
     'the stage to draw',
     async () =>
       Number(await driver.executeScript<string>("return document.querySelector('canvas[role=application]')?.dataset.frames ?? '0'")) > 0 &&
-      (await driver.findElements(By.css('[role=status]'))).length === 0,
+      (await driver.findElements(By.css('[data-stage-wait]'))).length === 0,
   );
   return driver.findElement(By.css('canvas[role=application]'));
 }

@@ -347,7 +347,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
           {goal.kind === 'frameIt' && <InnerLines margins={goal.margins} onChange={(margins) => setGoal({ ...goal, margins })} />}
           {session && prepared && drawn && scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
           {(!prepared || problem) && (
-            <div role="status" className="absolute inset-0 grid place-items-center bg-stage/80">
+            <div role="status" data-stage-wait className="absolute inset-0 grid place-items-center bg-stage/80">
               {problem ?? 'Loading the model …'}
             </div>
           )}

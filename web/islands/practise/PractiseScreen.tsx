@@ -223,7 +223,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
           {session && prepared && drawn && scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
           {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
           {!session && (
-            <div className="absolute inset-0 grid place-items-center bg-stage/80" role="status">
+            <div className="absolute inset-0 grid place-items-center bg-stage/80" role="status" data-stage-wait>
               {attempt.error ? (
                 <div className="max-w-sm text-center">
                   <p className="font-semibold">{attempt.error}</p>

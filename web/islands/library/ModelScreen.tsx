@@ -1,0 +1,109 @@
+import type { View } from '@core/view';
+import { openModel } from '@web/stage/openModel';
+import type { Prepared } from '@web/stage/prepared';
+import { send, wordsOf } from '@web/ui/api';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Toaster, toast } from 'sonner';
+import { ModelStage } from './ModelStage';
+
+interface Props {
+  readonly model: { readonly id: string; readonly name: string; readonly shared: boolean };
+  readonly revision: {
+    readonly revision: number;
+    readonly meshHash: string;
+    readonly home: View;
+    readonly summary: { readonly triangles: number; readonly parts: number; readonly file: string; readonly warnings: readonly string[] };
+  };
+  readonly mine: boolean;
+}
+
+/** One model of the library: its parts, its name, its home view. */
+export function ModelScreen({ model, revision, mine }: Props) {
+  const [prepared, setPrepared] = useState<Prepared | null>(null);
+  const [name, setName] = useState(model.name);
+  const [shared, setShared] = useState(model.shared);
+  const [error, setError] = useState<string | null>(null);
+  const view = useRef<View>(revision.home);
+  useEffect(() => {
+    openModel(revision.meshHash).then(setPrepared, (problem) => setError(wordsOf(problem)));
+  }, [revision.meshHash]);
+
+  const change = async (body: { name?: string; shared?: boolean; home?: View }, said: string): Promise<void> => {
+    setError(null);
+    try {
+      await send(`/api/models/${model.id}`, body, 'PATCH');
+      toast.success(said);
+    } catch (problem) {
+      setError(wordsOf(problem));
+    }
+  };
+  const build = async (): Promise<void> => {
+    try {
+      const { id } = await send<{ id: string }>('/api/exercises', { modelId: model.id });
+      window.location.href = `/build/${id}`;
+    } catch (problem) {
+      setError(wordsOf(problem));
+    }
+  };
+  const onView = useCallback((now: View) => {
+    view.current = now;
+  }, []);
+
+  return (
+    <div className="flex min-h-0 flex-1 gap-5 px-6 py-5">
+      <Toaster position="top-center" />
+      <aside className="flex w-64 shrink-0 flex-col gap-4">
+        <h1 className="text-2xl">{model.name}</h1>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+          <dt className="text-ink-soft">File</dt>
+          <dd className="truncate">{revision.summary.file}</dd>
+          <dt className="text-ink-soft">Triangles</dt>
+          <dd className="font-mono">{revision.summary.triangles.toLocaleString('en')}</dd>
+          <dt className="text-ink-soft">Revision</dt>
+          <dd className="font-mono">{revision.revision}</dd>
+        </dl>
+        {mine && (
+          <>
+            <label className="block">
+              <span className="mb-1 block font-semibold text-sm">Name</span>
+              <input className="field" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
+            </label>
+            <label className="flex items-center gap-2">
+              <input type="checkbox" className="h-4 w-4 accent-ink" checked={shared} onChange={(e) => setShared(e.target.checked)} />
+              <span className="text-sm">Other instructors may use it</span>
+            </label>
+            <button type="button" className="button" disabled={name.trim() === ''} onClick={() => change({ name, shared }, 'Saved.')}>
+              Save
+            </button>
+            <button
+              type="button"
+              className="button"
+              disabled={!prepared}
+              onClick={() => change({ home: view.current }, 'This view is the home view now, in a new revision.')}
+            >
+              Set home from this view
+            </button>
+            <a className="button-quiet" href={`/library/${model.id}/revise`}>
+              New geometry or axes …
+            </a>
+          </>
+        )}
+        {error && (
+          <p role="alert" className="font-semibold text-signal">
+            {error}
+          </p>
+        )}
+        <button type="button" className="button-main mt-auto" onClick={build}>
+          Build an exercise on it
+        </button>
+      </aside>
+      {prepared ? (
+        <ModelStage prepared={prepared} home={revision.home} label={`Stage: ${model.name}`} onView={onView} />
+      ) : (
+        <div className="grid flex-1 place-items-center" role="status">
+          Loading the model …
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,51 @@
+import { COMMAND_GROUP_IDS } from '@core/exercise';
+import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
+import { type Command, initialScene } from '@core/navigation';
+import { contextFor } from '@core/scoring';
+import type { View } from '@core/view';
+import type { Prepared } from '@web/stage/prepared';
+import { StageFrame } from '@web/stage/StageFrame';
+import { createSession, type Session } from '@web/stage/session';
+import { useStage } from '@web/stage/useStage';
+import { ViewDial } from '@web/stage/ViewDial';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import { PartTree } from './PartTree';
+
+const scheme = BUILT_IN_SCHEMES.find((s) => s.id === 'two-button-mouse') as Scheme;
+
+interface Props {
+  readonly prepared: Prepared;
+  readonly home: View;
+  readonly label: string;
+  readonly onView: (view: View) => void;
+}
+
+/** A model on the stage with its part tree, to look at and to find its home view. */
+export function ModelStage({ prepared, home, label, onView }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const session: Session = useMemo(
+    () => createSession({ start: initialScene(home), context: contextFor({ mesh: prepared.mesh, home }), allowed: COMMAND_GROUP_IDS }),
+    [prepared, home],
+  );
+  const { rectangle, grab, handle } = useStage(canvas, prepared, session, scheme);
+  const scene = useStore(session, (s) => s.scene);
+  const [drawn, setDrawn] = useState<View | null>(null);
+  useEffect(() => handle?.renderer.onDraw(setDrawn), [handle]);
+  useEffect(() => onView(scene.view), [scene.view, onView]);
+  const command = useCallback((made: Command) => session.perform([made]), [session]);
+  return (
+    <div className="flex min-w-0 flex-1 gap-4">
+      <div className="flex min-w-0 flex-1 flex-col">
+        <StageFrame canvas={canvas} label={label} rectangle={rectangle} grab={grab} view={drawn} />
+      </div>
+      <div className="flex w-52 shrink-0 flex-col gap-3">
+        <ViewDial view={drawn ?? home} onCommand={command} />
+        <section aria-label="Parts" className="card min-h-0 flex-1 overflow-auto p-3">
+          <h2 className="mb-1 text-sm">Parts</h2>
+          <PartTree parts={prepared.mesh.parts} picked={scene.selection.parts} onPick={(id) => command({ kind: 'select', parts: [id] })} />
+        </section>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,91 @@
+import type { SchemeFamily } from '@core/input';
+import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { format } from 'date-fns';
+import { useEffect, useMemo, useState } from 'react';
+import { Line } from 'react-chartjs-2';
+
+Chart.register(CategoryScale, Legend, LinearScale, LineElement, PointElement, Tooltip);
+
+export interface ProgressLine {
+  readonly id: string;
+  readonly exerciseId: string;
+  readonly title: string;
+  readonly family: SchemeFamily;
+  readonly score: number;
+  readonly flashes: number;
+  readonly seconds: number;
+  readonly handedInAt: string;
+}
+
+export const FAMILY_WORDS: Record<SchemeFamily, string> = { mouse: 'Mouse', keyboard: 'Keyboard', puck: '3D mouse' };
+const SHAPES: Record<SchemeFamily, 'circle' | 'rect' | 'triangle'> = { mouse: 'circle', keyboard: 'rect', puck: 'triangle' };
+const TOKENS: Record<SchemeFamily, string> = { mouse: '--color-ink', keyboard: '--color-sea', puck: '--color-amber' };
+const tokenOf = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+
+/** Attempts over time: points or seconds, one line a family of schemes, for one exercise or all. */
+export function ProgressChart({ attempts }: { readonly attempts: readonly ProgressLine[] }) {
+  const [exercise, setExercise] = useState('');
+  const [what, setWhat] = useState<'score' | 'seconds'>('score');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const exercises = useMemo(() => [...new Map(attempts.map((a) => [a.exerciseId, a.title])).entries()], [attempts]);
+  const shown = attempts.filter((a) => !exercise || a.exerciseId === exercise);
+  const families = [...new Set(shown.map((a) => a.family))];
+  if (!ready) return null;
+  const ink = tokenOf('--color-ink');
+  const rule = tokenOf('--color-rule');
+  return (
+    <section aria-labelledby="over-time" className="card p-5">
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
+        <h2 id="over-time" className="text-xl">
+          Attempts over time
+        </h2>
+        <div className="flex gap-3">
+          <select aria-label="Exercise" className="field !w-auto !py-1" value={exercise} onChange={(e) => setExercise(e.target.value)}>
+            <option value="">All exercises</option>
+            {exercises.map(([id, title]) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+          <select aria-label="What is shown" className="field !w-auto !py-1" value={what} onChange={(e) => setWhat(e.target.value as 'score' | 'seconds')}>
+            <option value="score">Points</option>
+            <option value="seconds">Seconds</option>
+          </select>
+        </div>
+      </div>
+      <div className="h-64">
+        <Line
+          role="img"
+          aria-label={`${what === 'score' ? 'Points' : 'Seconds'} of ${shown.length} attempts, oldest first; the table below has the figures`}
+          data={{
+            labels: shown.map((a) => format(new Date(a.handedInAt), 'd MMM')),
+            datasets: families.map((family) => ({
+              label: FAMILY_WORDS[family],
+              data: shown.map((a) => (a.family === family ? a[what] : null)),
+              borderColor: tokenOf(TOKENS[family]),
+              backgroundColor: tokenOf(TOKENS[family]),
+              pointStyle: SHAPES[family],
+              pointRadius: 5,
+              spanGaps: true,
+              borderWidth: 2,
+            })),
+          }}
+          options={{
+            maintainAspectRatio: false,
+            animation: false,
+            scales: {
+              x: { ticks: { color: ink, maxRotation: 0, autoSkipPadding: 16 }, grid: { color: rule } },
+              y: { min: 0, ...(what === 'score' ? { max: 100 } : {}), ticks: { color: ink }, grid: { color: rule } },
+            },
+            plugins: {
+              legend: { labels: { color: ink, usePointStyle: true } },
+              tooltip: { callbacks: { title: (items) => shown[items[0]?.dataIndex ?? 0]?.title ?? '' } },
+            },
+          }}
+        />
+      </div>
+    </section>
+  );
+}
