@@ -38,7 +38,7 @@ export default defineConfig({
           testTimeout: 1_500_000,
           hookTimeout: 1_500_000,
           include: ['tests/e2e/**/*.test.ts'],
-          globalSetup: ['server/testing/globalSetup.ts'],
+          globalSetup: ['tests/e2e/globalSetup.ts'],
           fileParallelism: false,
           bail: 0,
         },

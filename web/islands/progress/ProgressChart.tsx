@@ -69,6 +69,7 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
               pointStyle: SHAPES[family],
               pointRadius: 5,
               spanGaps: true,
+              clip: false as const,
               borderWidth: 2,
             })),
           }}
@@ -80,7 +81,7 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
               y: { min: 0, ...(what === 'score' ? { max: 100 } : {}), ticks: { color: ink }, grid: { color: rule } },
             },
             plugins: {
-              legend: { labels: { color: ink, usePointStyle: true } },
+              legend: { labels: { color: ink, usePointStyle: true, boxHeight: 7 } },
               tooltip: { callbacks: { title: (items) => shown[items[0]?.dataIndex ?? 0]?.title ?? '' } },
             },
           }}

@@ -1,0 +1,186 @@
+import { type Exercise, initialScene, type Scheme, schemeById, scoreAttempt, simulateAttempt, type Trace, usualCriteria } from '@core';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { cardOf, traceOf } from '../repositories/attempts';
+import { aModel, openTestService, type School, school, type TestService } from '../testing/testService';
+import { attemptSeen, handIn, openAttempt, traceSeen, tryOut } from './attempts';
+import { assignExercise, draftRead, forTrainee, makeExercise, pictureBytes, publish, saveDraft, versionToPractise } from './exercises';
+import { meshBytes, meshOf, modelRead } from './models';
+import { groupCsv, groupProgress, progressCsv, progressOf } from './progress';
+
+let service: TestService;
+let s: School;
+let exercise: Exercise & { id: string; version: number };
+const mouse = schemeById('two-button-mouse') as Scheme;
+const PNG = new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
+const learner = { noise: 0.05, reaction: 0.3, corrections: 3, slips: 0 };
+
+beforeAll(async () => {
+  service = await openTestService();
+});
+afterAll(() => service.close());
+
+/** Publishes and assigns an exercise: turn the buoy by a right angle. */
+async function published(change: Partial<Exercise> = {}): Promise<Exercise & { id: string; version: number }> {
+  const { model } = await aModel(s.instructor);
+  const id = await makeExercise(s.instructor, model.id);
+  const { draft } = await draftRead(s.instructor, id);
+  const view = draft.start.view;
+  const goal = { kind: 'matchView' as const, subject: [], target: initialScene({ ...view, orientation: [0.5, 0.5, 0.5, 0.5] as const }) };
+  const content: Exercise = {
+    ...draft,
+    title: 'Round',
+    steps: [{ ...(draft.steps[0] as Exercise['steps'][number]), brief: 'Go round', goal, criteria: usualCriteria(goal) }],
+    ...change,
+  };
+  await saveDraft(s.instructor, id, content);
+  const version = await publish(s.instructor, id, [PNG]);
+  await assignExercise(s.instructor, { groupId: s.group.id, exerciseId: id, dueOn: null });
+  return { ...content, id, version };
+}
+
+beforeEach(async () => {
+  s = await school(service);
+  exercise = await published();
+});
+
+async function opened(): Promise<{ id: string; trace: Trace }> {
+  const { id, seed } = await openAttempt(s.trainee, { exerciseId: exercise.id, version: exercise.version, schemeId: mouse.id });
+  const { revision } = await modelRead(s.instructor, exercise.model.id, exercise.model.revision);
+  const model = { mesh: await meshOf(service, revision.meshHash), home: revision.home };
+  const trace = { ...simulateAttempt(exercise, model, mouse, learner, 5), seed };
+  service.pass(trace.end + 1);
+  return { id, trace };
+}
+
+describe('handing in', () => {
+  it('keeps the trace and the card computed from it, and the card is what the stored trace gives again', async () => {
+    const { id, trace } = await opened();
+    const card = await handIn(s.trainee, id, trace);
+    expect(card.score).toBeGreaterThan(80);
+    const stored = await traceOf(service.db, id);
+    expect(stored).toEqual(trace);
+    const { revision } = await modelRead(s.instructor, exercise.model.id, 1);
+    const again = scoreAttempt(exercise, { mesh: await meshOf(service, revision.meshHash), home: revision.home }, stored as Trace, mouse);
+    expect(await cardOf(service.db, id)).toEqual(JSON.parse(JSON.stringify(again)));
+  });
+
+  it('the same attempt handed in twice, also at the same time, is one attempt with one card', async () => {
+    const { id, trace } = await opened();
+    const cards = await Promise.all([handIn(s.trainee, id, trace), handIn(s.trainee, id, trace), handIn(s.trainee, id, { ...trace, moves: [] })]);
+    const kept = await cardOf(service.db, id);
+    for (const card of [...cards, await handIn(s.trainee, id, trace)]) expect(JSON.parse(JSON.stringify(card))).toEqual(kept);
+    expect(await service.db('attempt_steps').where({ attempt_id: id })).toHaveLength(1);
+  });
+
+  it.each([
+    ['another start', (t: Trace): Trace => ({ ...t, start: { ...t.start, view: { ...t.start.view, distance: 1 } } }), 'refused-start'],
+    ['more time than passed', (t: Trace): Trace => ({ ...t, end: t.end + 3600 }), 'refused-time'],
+    ['times that go back', (t: Trace): Trace => ({ ...t, moves: t.moves.map((m, i) => (i === 3 ? { ...m, t: 0 } : m)) }), 'refused-time'],
+    ['an unknown part', (t: Trace): Trace => ({ ...t, moves: [...t.moves, { t: t.end, command: { kind: 'select', parts: ['nowhere'] } }] }), 'refused-part'],
+    [
+      'a command that is not allowed',
+      (t: Trace): Trace => ({ ...t, moves: [...t.moves, { t: t.end, command: { kind: 'walk', forward: 1, right: 0, dt: 1, onGround: true } }] }),
+      'refused-command',
+    ],
+    [
+      'too many commands a second',
+      (t: Trace): Trace => ({ ...t, moves: [...t.moves, ...Array.from({ length: 300 }, () => ({ t: t.end, command: { kind: 'roll' as const, angle: 0 } }))] }),
+      'refused-rate',
+    ],
+    ['another exercise', (t: Trace): Trace => ({ ...t, exercise: { ...t.exercise, id: 'other' } }), 'refused-exercise'],
+    ['another seed', (t: Trace): Trace => ({ ...t, seed: 1 }), 'refused-exercise'],
+    ['steps that are not there', (t: Trace): Trace => ({ ...t, events: [...t.events, { t: t.end, kind: 'stepDone', step: 4 }] }), 'refused-steps'],
+  ])('refuses %s, with the reason, and the attempt can still be handed in', async (_name, forge, code) => {
+    exercise = await published({ allowed: ['orbit', 'panZoom', 'projection'] });
+    const { id, trace } = await opened();
+    await expect(handIn(s.trainee, id, forge(trace))).rejects.toMatchObject({ status: 422, code });
+    await expect(handIn(s.trainee, id, trace)).resolves.toMatchObject({ version: 1 });
+  });
+
+  it('refuses a scheme that the exercise is not meant for, and an older version', async () => {
+    exercise = await published({ schemes: ['keyboard-alone'] });
+    await expect(openAttempt(s.trainee, { exerciseId: exercise.id, version: 1, schemeId: mouse.id })).rejects.toMatchObject({ field: 'schemeId' });
+    await expect(openAttempt(s.trainee, { exerciseId: exercise.id, version: 9, schemeId: 'keyboard-alone' })).rejects.toMatchObject({ status: 409 });
+  });
+
+  it('an author tries it out and nothing is kept', async () => {
+    const { trace } = await opened();
+    const before = await service.db('attempts').count({ n: '*' }).first();
+    await expect(tryOut(s.instructor, exercise, { ...trace, exercise: { id: 'draft', version: 0 } })).resolves.toMatchObject({ version: 1 });
+    await expect(tryOut(s.trainee, exercise, trace)).rejects.toMatchObject({ status: 404 });
+    expect(await service.db('attempts').count({ n: '*' }).first()).toEqual(before);
+  });
+});
+
+describe('what others may see', () => {
+  it('another’s attempt, another group’s exercise and model do not exist for a trainee or a stranger', async () => {
+    const { id, trace } = await opened();
+    await handIn(s.trainee, id, trace);
+    const { revision } = await modelRead(s.trainee, exercise.model.id, 1);
+    const other = await school(service);
+    const work = (asked: School['trainee']): (() => Promise<unknown>)[] => [
+      () => attemptSeen(asked, id),
+      () => traceSeen(asked, id),
+      () => handIn(asked, id, trace),
+      () => versionToPractise(asked, exercise.id),
+      () => openAttempt(asked, { exerciseId: exercise.id, version: 1, schemeId: mouse.id }),
+      () => modelRead(asked, exercise.model.id),
+      () => meshBytes(asked, revision.meshHash),
+      () => pictureBytes(asked, exercise.id, 1, 0),
+      () => draftRead(asked, exercise.id),
+      () => progressOf(asked, s.trainee.who.id),
+      () => groupProgress(asked, s.group.id),
+    ];
+    for (const asked of [other.trainee, other.instructor])
+      for (const refused of work(asked)) await expect(refused(), String(refused)).rejects.toMatchObject({ status: 404 });
+    await expect(attemptSeen(s.instructor, id)).resolves.toMatchObject({ personName: s.trainee.who.name });
+    await expect(attemptSeen(s.lead, id)).resolves.toBeDefined();
+    await expect(draftRead(s.trainee, exercise.id)).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('a hidden target is in nothing that its trainee gets but the picture', async () => {
+    exercise = await published({ showTarget: false, liveHelp: false });
+    const { content } = await versionToPractise(s.trainee, exercise.id);
+    const goal = exercise.steps[0]?.goal;
+    const secret = goal?.kind === 'matchView' ? JSON.stringify(goal.target.view.orientation) : '';
+    expect(JSON.stringify(content)).toContain(secret);
+    expect(JSON.stringify(forTrainee(content))).not.toContain(secret);
+    const { id, trace } = await opened();
+    await handIn(s.trainee, id, trace);
+    const seen = await attemptSeen(s.trainee, id);
+    expect(JSON.stringify([seen.version.content, seen.details])).not.toContain(secret);
+    expect(await pictureBytes(s.trainee, exercise.id, 1, 0)).toEqual(Buffer.from(PNG));
+  });
+});
+
+describe('progress', () => {
+  it('figures equal a recomputation from the attempts', async () => {
+    for (let i = 0; i < 3; i++) {
+      const { id, trace } = await opened();
+      await handIn(s.trainee, id, i === 0 ? { ...trace, moves: [] } : trace);
+    }
+    const { attempts, standings, skills } = await progressOf(s.trainee, s.trainee.who.id);
+    const cards = await Promise.all(attempts.map((a) => cardOf(service.db, a.id)));
+    const scores = cards.map((card) => card?.score ?? 0);
+    const mine = standings.find((x) => x.exerciseId === exercise.id);
+    expect(mine).toMatchObject({ attempts: 3, best: Math.max(...scores), last: scores.at(-1), flashes: Math.max(...cards.map((c) => c?.flashes ?? 0)) });
+    const mean = scores.reduce((a, b) => a + b, 0) / 3;
+    expect(skills).toEqual([
+      {
+        skill: 'orbit',
+        family: 'mouse',
+        level: { score: expect.closeTo(mean, 9), count: 3, spread: expect.closeTo(Math.sqrt(scores.reduce((a, b) => a + (b - mean) ** 2, 0) / 2), 9) },
+      },
+    ]);
+    const group = await groupProgress(s.instructor, s.group.id);
+    expect(group.learners[0]?.skills).toEqual(skills);
+    expect((await progressCsv(s.trainee, s.trainee.who.id)).split('\r\n')).toHaveLength(4);
+    expect(await groupCsv(s.instructor, s.group.id)).toContain(`${s.trainee.who.name},Orbit,mouse,${mean.toFixed(1)}`);
+  });
+
+  it('shows no level on fewer than three attempts', async () => {
+    const { id, trace } = await opened();
+    await handIn(s.trainee, id, trace);
+    expect((await progressOf(s.trainee, s.trainee.who.id)).skills).toEqual([]);
+  });
+});

@@ -1,0 +1,9 @@
+import { startMariaDb } from '../../scripts/setup/mariaDb.mjs';
+
+/** A MariaDB for the tests alone, unless TEST_DATABASE_URL names a server; stopped when they end. */
+export default async function setup(): Promise<() => Promise<void>> {
+  if (process.env.TEST_DATABASE_URL) return async () => {};
+  const { url, stop } = await startMariaDb('.data-test/mariadb', { relaxed: true });
+  process.env.TEST_DATABASE_URL = url;
+  return stop;
+}

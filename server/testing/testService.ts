@@ -1,0 +1,78 @@
+import { randomBytes } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buoy } from '@demo/models';
+import { writeGlb } from '@formats';
+import { migrate, openDatabase } from '../database';
+import { openFileStore } from '../files';
+import { newId } from '../ids';
+import { addGroup, addMember, type Group } from '../repositories/people';
+import type { Asked, Person, Role, Service } from '../service';
+import { keepBuiltInSchemes } from '../services/attempts';
+import { importModel } from '../services/models';
+import { makePerson } from '../services/people';
+
+export interface TestService extends Service {
+  /** Moves the clock on by seconds. */
+  pass(seconds: number): void;
+  close(): Promise<void>;
+}
+
+/** A service on a database of its own, with a clock that the test sets. */
+export async function openTestService(): Promise<TestService> {
+  const url = process.env.TEST_DATABASE_URL;
+  if (!url) throw new Error('TEST_DATABASE_URL is set by the global setup');
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const db = await openDatabase(`${url}/${name}`);
+  const folder = mkdtempSync(join(tmpdir(), 'dial-home-test-'));
+  let time = Date.UTC(2031, 4, 5, 9);
+  const service: TestService = {
+    db,
+    files: openFileStore(folder),
+    now: () => new Date(time),
+    pass: (seconds) => {
+      time += seconds * 1000;
+    },
+    async close() {
+      await db.raw('drop database if exists ??', [name]);
+      await db.destroy();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+  await migrate(db);
+  await keepBuiltInSchemes(service);
+  return service;
+}
+
+export const PASSWORD = 'a long password';
+let count = 0;
+
+export const person = (service: Service, role: Role): Promise<Person> => {
+  count += 1;
+  return makePerson(service, { name: `${role} ${count}`, signIn: `${role}${count}`, role, password: PASSWORD });
+};
+
+export interface School {
+  readonly lead: Asked;
+  readonly instructor: Asked;
+  readonly trainee: Asked;
+  readonly group: Group;
+}
+
+/** A lead, and a group with an instructor and a trainee. */
+export async function school(service: Service): Promise<School> {
+  const [lead, instructor, trainee] = [await person(service, 'lead'), await person(service, 'instructor'), await person(service, 'trainee')];
+  const group = { id: newId(), name: `group ${count}` };
+  await addGroup(service.db, group, service.now());
+  await addMember(service.db, group.id, instructor.id, 'instructor');
+  await addMember(service.db, group.id, trainee.id, 'trainee');
+  return { lead: { ...service, who: lead }, instructor: { ...service, who: instructor }, trainee: { ...service, who: trainee }, group };
+}
+
+let glb: Promise<Uint8Array> | null = null;
+export const buoyFile = async (): Promise<{ name: string; bytes: Uint8Array }> => {
+  glb ??= writeGlb(buoy());
+  return { name: 'buoy.glb', bytes: await glb };
+};
+export const aModel = async (asked: Asked) => importModel(asked, { name: 'Buoy', files: [await buoyFile()] });

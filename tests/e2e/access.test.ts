@@ -1,0 +1,135 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { base, openStored } from './stored';
+
+/** Every endpoint and page over HTTP: who gets in, who does not, and what protects each answer. */
+const stored = openStored();
+const cookies: Record<string, string> = {};
+let ids: { attempt: string; exercise: string; model: string; mesh: string; group: string; ida: string };
+
+async function call(path: string, options: { as?: string; method?: string; body?: unknown; origin?: string | null } = {}): Promise<Response> {
+  const headers: Record<string, string> = { 'Content-Type': 'application/json' };
+  if (options.as) headers.Cookie = cookies[options.as] as string;
+  if (options.origin !== null) headers.Origin = options.origin ?? base();
+  return fetch(`${base()}${path}`, {
+    method: options.method ?? 'GET',
+    headers,
+    redirect: 'manual',
+    ...(options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
+  });
+}
+
+beforeAll(async () => {
+  for (const name of ['ida', 'viktor', 'maren', 'edda']) {
+    const response = await call('/api/demo-sign-in', { method: 'POST', body: { name } });
+    cookies[name] = (response.headers.get('set-cookie') ?? '').split(';')[0] as string;
+  }
+  const attempt = await stored.db('attempts as a').join('people as p', 'p.id', 'a.person_id').where('p.sign_in', 'ida').whereNotNull('a.card').first('a.*');
+  const revision = await stored.db('model_revisions').where({ model_id: attempt.model_id }).first();
+  const group = await stored.db('groups').first();
+  ids = { attempt: attempt.id, exercise: attempt.exercise_id, model: attempt.model_id, mesh: revision.mesh_hash, group: group.id, ida: attempt.person_id };
+});
+afterAll(() => stored.close());
+
+const everything = (): readonly { path: string; method?: string; body?: unknown; open: readonly string[] }[] => [
+  {
+    path: '/api/attempts',
+    method: 'POST',
+    body: { exerciseId: ids.exercise, version: 1, schemeId: 'two-button-mouse' },
+    open: ['ida', 'viktor', 'maren', 'edda'],
+  },
+  { path: `/api/attempts/${ids.attempt}/trace`, open: ['ida', 'maren', 'edda'] },
+  { path: `/api/attempts/${ids.attempt}/hand-in`, method: 'POST', body: {}, open: [] },
+  { path: '/api/try', method: 'POST', body: {}, open: [] },
+  { path: `/api/meshes/${ids.mesh}`, open: ['ida', 'viktor', 'maren', 'edda'] },
+  { path: `/api/meshes/${'0'.repeat(64)}`, open: [] },
+  { path: '/api/meshes/..%2f..%2fetc%2fpasswd', open: [] },
+  { path: `/api/pictures/${ids.exercise}/1/0`, open: [] },
+  { path: `/api/models/${ids.model}`, method: 'PATCH', body: { name: 'Buoy' }, open: ['maren', 'edda'] },
+  { path: '/api/exercises', method: 'POST', body: { modelId: ids.model }, open: ['maren', 'edda'] },
+  { path: `/api/exercises/${ids.exercise}`, method: 'PUT', body: {}, open: [] },
+  { path: `/api/exercises/${ids.exercise}/copy`, method: 'POST', body: {}, open: ['maren', 'edda'] },
+  { path: `/api/exercises/${ids.exercise}/publish`, method: 'POST', body: {}, open: [] },
+  { path: '/api/groups', method: 'POST', body: { name: 'Made by a test' }, open: ['edda'] },
+  { path: `/api/groups/${ids.group}/assignments`, method: 'POST', body: { exerciseId: ids.exercise }, open: ['maren', 'edda'] },
+  { path: `/api/groups/${ids.group}/people`, method: 'POST', body: { name: '', signIn: '', password: '', role: 'trainee' }, open: [] },
+  { path: `/api/groups/${ids.group}/skills.csv`, open: ['maren', 'edda'] },
+  { path: `/api/people/${ids.ida}/attempts.csv`, open: ['ida', 'maren', 'edda'] },
+  { path: `/api/people/${ids.ida}/password`, method: 'POST', body: { password: 'short' }, open: [] },
+  { path: `/attempts/${ids.attempt}`, open: ['ida', 'maren', 'edda'] },
+  { path: `/practise/${ids.exercise}`, open: ['ida', 'viktor', 'maren', 'edda'] },
+  { path: `/build/${ids.exercise}`, open: ['maren', 'edda'] },
+  { path: '/build', open: ['maren', 'edda'] },
+  { path: '/library', open: ['maren', 'edda'] },
+  { path: `/library/${ids.model}`, open: ['maren', 'edda'] },
+  { path: '/library/import', open: ['maren', 'edda'] },
+  { path: `/groups/${ids.group}`, open: ['maren', 'edda'] },
+  { path: `/learners/${ids.ida}`, open: ['maren', 'edda'] },
+  { path: '/progress', open: ['ida', 'viktor', 'maren', 'edda'] },
+  { path: '/account', open: ['ida', 'viktor', 'maren', 'edda'] },
+  { path: '/schemes', open: ['ida', 'viktor', 'maren', 'edda'] },
+];
+
+describe('every endpoint and page', () => {
+  it('answers those who may, and refuses the others with 403, 404 or 422 and words', async () => {
+    for (const { path, method = 'GET', body, open } of everything()) {
+      for (const as of ['ida', 'viktor', 'maren', 'edda']) {
+        const response = await call(path, { as, method, body });
+        const text = await response.text();
+        const where = `${as}: ${method} ${path} gave ${response.status} ${text.slice(0, 120)}`;
+        if (open.includes(as)) expect(response.status, where).toBeLessThan(300);
+        else {
+          expect([403, 404, 422], where).toContain(response.status);
+          if (path.startsWith('/api/')) expect(JSON.parse(text).error.message.length, where).toBeGreaterThan(10);
+        }
+        if (path === `/attempts/${ids.attempt}` && !open.includes(as)) expect(text).not.toContain('"score"');
+      }
+    }
+  });
+
+  it('sends strangers to the sign-in, and refuses them data', async () => {
+    for (const { path, method = 'GET', body } of everything()) {
+      const response = await call(path, { method, body });
+      if (path.startsWith('/api/')) expect(response.status, path).toBe(401);
+      else expect(response.headers.get('location'), path).toMatch(/^\/\?next=/);
+    }
+  });
+
+  it('takes changes from its own pages only', async () => {
+    for (const origin of ['http://evil.example', 'null', null]) {
+      const response = await call('/api/groups', { as: 'edda', method: 'POST', body: { name: 'From elsewhere' }, origin });
+      expect(response.status).toBe(403);
+    }
+    expect(await stored.db('groups').where({ name: 'From elsewhere' })).toEqual([]);
+  });
+
+  it('protects every answer with its headers, and the session cookie from scripts', async () => {
+    for (const path of ['/', '/today', '/mark.svg', '/api/meshes/x', '/nowhere']) {
+      const { headers } = await call(path, { as: 'ida' });
+      expect(headers.get('x-content-type-options'), path).toBe('nosniff');
+      expect(headers.get('x-frame-options'), path).toBe('DENY');
+    }
+    const page = await call('/today', { as: 'ida' });
+    expect(page.headers.get('content-security-policy')).toMatch(/default-src 'none'; script-src 'self' 'nonce-/);
+    const signedIn = await call('/api/demo-sign-in', { method: 'POST', body: { name: 'ida' } });
+    expect(signedIn.headers.get('set-cookie')).toMatch(/HttpOnly.*SameSite=Lax/i);
+  });
+
+  it('says what is wrong with what cannot be read', async () => {
+    for (const body of ['{', '[]', '{"name": 5}', JSON.stringify({ name: 'x'.repeat(300) })]) {
+      const response = await fetch(`${base()}/api/groups`, {
+        method: 'POST',
+        headers: { Cookie: cookies.edda as string, Origin: base(), 'Content-Type': 'application/json' },
+        body,
+      });
+      expect([400, 422]).toContain(response.status);
+      expect((await response.json()).error.message).toBeTruthy();
+    }
+  });
+
+  it('limits guessing: the ninth wrong password of an account is refused as too many', async () => {
+    const statuses: number[] = [];
+    for (let i = 0; i < 9; i++) statuses.push((await call('/api/sign-in', { method: 'POST', body: { name: 'lena', password: 'a wrong one' } })).status);
+    expect(statuses.slice(0, 8)).toEqual(Array(8).fill(401));
+    expect(statuses[8]).toBe(429);
+  });
+});

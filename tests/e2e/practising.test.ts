@@ -1,0 +1,178 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { scoreAttempt } from '@core';
+import { By, Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Browser, button, drag, field, find, hoverAt, keys, openBrowser, picturing, press, signInAs, stage, textOf, waitFor, wheel } from './browser';
+import { base, exerciseNamed, openStored, storedAttempt } from './stored';
+
+let browser: Browser;
+const stored = openStored();
+beforeAll(async () => {
+  browser = await openBrowser();
+  await signInAs(browser.driver, base(), 'Ruth Ferris');
+});
+afterAll(async () => {
+  await browser?.close();
+  await stored.close();
+});
+
+async function open(title: string): Promise<string> {
+  const id = await exerciseNamed(stored, title);
+  await browser.driver.get(`${base()}/practise/${id}`);
+  await stage(browser.driver);
+  return id;
+}
+
+async function choose(scheme: string): Promise<void> {
+  const select = await field(browser.driver, 'Scheme');
+  await select.findElement(By.xpath(`.//option[normalize-space()='${scheme}']`)).click();
+  await stage(browser.driver);
+}
+
+async function handIn(): Promise<string> {
+  const { driver } = browser;
+  await press(driver, 'Hand in');
+  await driver.wait(async () => {
+    const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
+    if (sure[0]) await sure[0].click().catch(() => {});
+    return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
+  }, 240_000);
+  return new URL(await driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
+}
+
+const frames = async (): Promise<number> => Number(await (await browser.driver.findElement(By.css('canvas[role=application]'))).getAttribute('data-frames'));
+
+describe('practising', () => {
+  it('by keyboard alone: each called side is shown by its key and answered by standing still or confirming', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'keyboard', async () => {
+      await open('Call the sides');
+      await choose('Keyboard alone');
+      const keyFor: Record<string, string> = {
+        'the front': '1',
+        'the right': '2',
+        'the rear': '3',
+        'the left': '4',
+        'the top': '5',
+        'the bottom': '6',
+        'the top front left': '8',
+        'the opposite of this': 'o',
+      };
+      for (let i = 1; i <= 6; i++) {
+        await waitFor(driver, `call ${i}`, async () => (await driver.findElement(By.css('[aria-label="The call"]')).getText()).includes(`Call ${i} of 6`));
+        const call = await textOf(driver, '[data-testid=call]');
+        await keys(driver, keyFor[call] ?? '1');
+        // Every other call is confirmed, the others are left to standing still.
+        if (i % 2 === 0) await press(driver, 'That is it');
+      }
+      await waitFor(driver, 'all calls answered', async () => (await driver.findElement(By.css('[aria-label="The call"]')).getText()).includes('All called'));
+      const attempt = await storedAttempt(stored, await handIn());
+      expect(attempt.trace.moves.every((m) => m.gesture?.device === 'keyboard')).toBe(true);
+      expect(attempt.card.steps[0]?.criteria.find((c) => c.id === 'standardAngle')?.points).toBe(1);
+      expect(attempt.card.score).toBeGreaterThan(60);
+    });
+  });
+
+  it('by the puck panel: the cap turns the model, springs back, and the trace says it was the puck', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'puck', async () => {
+      await open('Round to the ladder');
+      await choose('3D mouse');
+      const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
+      const before = await round();
+      const pad = await find(driver, '[role=slider]', /^Twist and tilt/);
+      const actions = driver.actions({ async: true }).move({ origin: pad, duration: 0 }).press();
+      for (let i = 1; i <= 10; i++) actions.move({ origin: pad, x: -4 * i, y: 0, duration: 30 });
+      await actions.perform();
+      await waitFor(driver, 'the model to turn', async () => (await round()) !== before);
+      await driver.actions({ async: true }).release().perform();
+      expect(await pad.getAttribute('aria-valuetext')).toBe('at rest');
+      const attempt = await storedAttempt(stored, await handIn());
+      expect(attempt.trace.moves.some((m) => m.command.kind === 'orbit' && m.gesture?.device === 'puck')).toBe(true);
+      expect(attempt.trace.scheme.id).toBe('six-axis-puck');
+      expect(JSON.parse(JSON.stringify(scoreAttempt(attempt.version.content, attempt.model, attempt.trace, attempt.scheme)))).toEqual(attempt.card);
+    });
+  });
+
+  it('the stage: a drag orbits, Escape takes it back, a fix of the wake goes back, and nothing is drawn while nothing changes', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'stage', async () => {
+      await open('Behind and above');
+      await choose('Two-button mouse');
+      const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
+      const home = await round();
+      await drag(driver, [0, 0.1], [0.15, 0.1]);
+      await waitFor(driver, 'the view to turn', async () => (await round()) !== home);
+      const turned = await round();
+
+      // A drag that is taken back with Escape while the button is still down.
+      const element = await stage(driver);
+      await driver
+        .actions({ async: true })
+        .move({ origin: element, duration: 0 })
+        .press()
+        .move({ origin: element, x: 60, y: 10, duration: 100 })
+        .move({ origin: element, x: 120, y: 20, duration: 100 })
+        .perform();
+      await waitFor(driver, 'the drag to turn it', async () => (await round()) !== turned);
+      await driver.actions({ async: true }).keyDown(Key.ESCAPE).keyUp(Key.ESCAPE).perform();
+      await waitFor(driver, 'the drag to be taken back', async () => (await round()) === turned);
+      await driver.actions({ async: true }).release().perform();
+      expect(await round()).toBe(turned);
+
+      await press(driver, /^Go back to start/);
+      await waitFor(driver, 'the start view', async () => (await round()) === home);
+
+      // A standard view is not allowed here: the key says so.
+      await hoverAt(driver, [0, 0]);
+      await keys(driver, '1');
+      await waitFor(driver, 'the refusal', async () => (await driver.findElement(By.css('body')).getText()).includes('is not allowed in this exercise'));
+
+      await driver.wait(async () => {
+        const now = await frames();
+        await new Promise((done) => setTimeout(done, 1500));
+        return (await frames()) === now;
+      }, 240_000);
+    });
+  });
+
+  it('starts again only when asked twice, and asks before a far hand-in', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'asks', async () => {
+      await open('Behind and above');
+      await wheel(driver, [0, 0], 1);
+      await press(driver, 'Start again');
+      await press(driver, 'Go on');
+      await press(driver, 'Hand in');
+      await find(driver, '[role=dialog]', 'Hand it in as it is?');
+      await press(driver, 'Go on');
+      await press(driver, 'Start again', 'main button');
+      await press(driver, 'Start again', '[role=dialog] button');
+      await waitFor(driver, 'a new attempt', async () => (await driver.findElements(By.css('[aria-label="Wake: views you came through"] li'))).length === 1);
+      await button(driver, 'Hand in');
+    });
+  });
+
+  it('the scheme card is one key away and can be searched', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'scheme-card', async () => {
+      await open('Behind and above');
+      await keys(driver, '?');
+      await (await field(driver, 'Search the scheme card')).sendKeys('square');
+      await waitFor(driver, 'the row', async () => (await driver.findElement(By.css('[role=dialog]')).getText()).includes('Square on to the face'));
+    });
+  });
+
+  it('ships at most 450 kB of compressed script', async () => {
+    const { driver } = browser;
+    await open('Behind and above');
+    await waitFor(driver, 'closeness', async () => (await driver.findElements(By.css('[data-testid=closeness]'))).length > 0);
+    const names = await driver.executeScript<string[]>("return performance.getEntriesByType('resource').map((e) => e.name).filter((n) => n.endsWith('.js'))");
+    const sizes = [...new Set(names)].map((name) => gzipSync(readFileSync(join('dist/client', new URL(name).pathname)), { level: 9 }).length);
+    const total = sizes.reduce((sum, size) => sum + size, 0);
+    expect(sizes.length).toBeGreaterThan(3);
+    expect(total).toBeLessThanOrEqual(450 * 1024);
+  });
+});

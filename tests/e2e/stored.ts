@@ -1,0 +1,44 @@
+import { type Scheme, type ScoreCard, type ScoredModel, schemeById, type Trace } from '@core';
+import { connect, type Database, databaseName } from '@server/database';
+import { openFileStore } from '@server/files';
+import { cardOf, traceOf } from '@server/repositories/attempts';
+import { type ExerciseVersion, findVersion } from '@server/repositories/exercises';
+import { findRevision } from '@server/repositories/models';
+import type { Service } from '@server/service';
+import { meshOf } from '@server/services/models';
+
+export const base = (): string => process.env.E2E_BASE as string;
+
+/** What the database holds, read beside the running application. */
+export function openStored(): Service & { close(): Promise<void> } {
+  const url = process.env.E2E_DATABASE_URL as string;
+  const db: Database = connect(url, databaseName(url));
+  return { db, files: openFileStore(process.env.E2E_FILES as string), now: () => new Date(), close: () => db.destroy() };
+}
+
+export interface StoredAttempt {
+  readonly id: string;
+  readonly card: ScoreCard;
+  readonly trace: Trace;
+  readonly version: ExerciseVersion;
+  readonly model: ScoredModel;
+  readonly scheme: Scheme | null;
+}
+
+export async function storedAttempt(service: Service, id: string): Promise<StoredAttempt> {
+  const row = await service.db('attempts').where({ id }).first();
+  const [card, trace, version, revision] = await Promise.all([
+    cardOf(service.db, id),
+    traceOf(service.db, id),
+    findVersion(service.db, row.exercise_id, row.version),
+    findRevision(service.db, row.model_id, row.model_revision),
+  ]);
+  if (!card || !trace || !version || !revision) throw new Error(`attempt ${id} is not complete`);
+  return { id, card, trace, version, model: { mesh: await meshOf(service, revision.meshHash), home: revision.home }, scheme: schemeById(trace.scheme.id) };
+}
+
+export async function exerciseNamed(service: Service, title: string): Promise<string> {
+  const row = await service.db('exercise_versions').where({ title }).first('exercise_id');
+  if (!row) throw new Error(`no exercise "${title}"`);
+  return row.exercise_id;
+}
