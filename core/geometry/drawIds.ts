@@ -35,26 +35,32 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
   const states = effectiveVisibility(mesh.parts, scene.visibility);
   const { positions, indices } = mesh;
 
+  const halfW = width / 2;
+  const halfH = height / 2;
   const corners = positions.length / 3;
+  // Per corner: camera-space x, y and depth, then screen x and y in pixels and the nearness; screen only in front of the eye.
   const cam = new Float64Array(corners * 3);
-  const ready = new Uint8Array(corners);
+  const screen = new Float64Array(corners * 3);
   const heights = section ? new Float64Array(corners) : null;
-
-  const place = (corner: number): void => {
-    if (ready[corner]) return;
-    ready[corner] = 1;
-    const at = corner * 3;
+  for (let at = 0; at < corners * 3; at += 3) {
     const px = positions[at] as number;
     const py = positions[at + 1] as number;
     const pz = positions[at + 2] as number;
     const x = px - eye[0];
     const y = py - eye[1];
     const z = pz - eye[2];
-    cam[at] = x * right[0] + y * right[1] + z * right[2];
-    cam[at + 1] = x * up[0] + y * up[1] + z * up[2];
-    cam[at + 2] = -(x * back[0] + y * back[1] + z * back[2]);
-    if (heights && section) heights[corner] = px * section.normal[0] + py * section.normal[1] + pz * section.normal[2] - section.offset;
-  };
+    const cx = x * right[0] + y * right[1] + z * right[2];
+    const cy = x * up[0] + y * up[1] + z * up[2];
+    const depth = -(x * back[0] + y * back[1] + z * back[2]);
+    cam[at] = cx;
+    cam[at + 1] = cy;
+    cam[at + 2] = depth;
+    const inverse = perspective ? 1 / depth : 1;
+    screen[at] = cx * scale * inverse + halfW;
+    screen[at + 1] = halfH - cy * scale * inverse;
+    screen[at + 2] = perspective ? inverse : -depth;
+    if (heights && section) heights[at / 3] = px * section.normal[0] + py * section.normal[1] + pz * section.normal[2] - section.offset;
+  }
 
   /** Keeps the side of the polygon in `from` where `side` is not above zero; returns the corners written to `to`. */
   const clip = (from: Float64Array, fromSide: Float64Array, count: number, to: Float64Array): number => {
@@ -83,22 +89,13 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
 
   const sides = new Float64Array(MAX_CORNERS);
   const depths = new Float64Array(MAX_CORNERS);
-  const halfW = width / 2;
-  const halfH = height / 2;
+  const clipped = new Float64Array(MAX_CORNERS * 3);
 
+  /** Fills one triangle; `c` holds screen x, y and nearness at i0, i1, i2. */
   const fill = (c: Float64Array, i0: number, i1: number, i2: number, id: number): void => {
-    const d0 = c[i0 + 2] as number;
-    const d1 = c[i1 + 2] as number;
-    const d2 = c[i2 + 2] as number;
-    const k0 = perspective ? scale / d0 : scale;
-    const k1 = perspective ? scale / d1 : scale;
-    const k2 = perspective ? scale / d2 : scale;
-    const x0 = (c[i0] as number) * k0 + halfW;
-    const x1 = (c[i1] as number) * k1 + halfW;
-    const x2 = (c[i2] as number) * k2 + halfW;
-    const y0 = halfH - (c[i0 + 1] as number) * k0;
-    const y1 = halfH - (c[i1 + 1] as number) * k1;
-    const y2 = halfH - (c[i2 + 1] as number) * k2;
+    const y0 = c[i0 + 1] as number;
+    const y1 = c[i1 + 1] as number;
+    const y2 = c[i2 + 1] as number;
     const top = y0 < y1 ? (y0 < y2 ? y0 : y2) : y1 < y2 ? y1 : y2;
     const bottom = y0 > y1 ? (y0 > y2 ? y0 : y2) : y1 > y2 ? y1 : y2;
     let row = Math.ceil(top - 0.5);
@@ -106,14 +103,18 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
     if (row < 0) row = 0;
     if (last >= height) last = height - 1;
     if (row > last) return;
+    const x0 = c[i0] as number;
+    const x1 = c[i1] as number;
+    const x2 = c[i2] as number;
     const least = x0 < x1 ? (x0 < x2 ? x0 : x2) : x1 < x2 ? x1 : x2;
     const most = x0 > x1 ? (x0 > x2 ? x0 : x2) : x1 > x2 ? x1 : x2;
-    if (most < 0.5 || least > width - 0.5) return;
+    // Most triangles of a fine model lie between pixel centres.
+    if (most < 0.5 || least > width - 0.5 || Math.ceil(least - 0.5) > Math.floor(most - 0.5)) return;
+    const n0 = c[i0 + 2] as number;
+    const n1 = c[i1 + 2] as number;
+    const n2 = c[i2 + 2] as number;
     const area = (x1 - x0) * (y2 - y0) - (x2 - x0) * (y1 - y0);
     if (area === 0 || area !== area) return;
-    const n0 = perspective ? 1 / d0 : -d0;
-    const n1 = perspective ? 1 / d1 : -d1;
-    const n2 = perspective ? 1 / d2 : -d2;
     const gx = ((n1 - n0) * (y2 - y0) - (n2 - n0) * (y1 - y0)) / area;
     const gy = ((n2 - n0) * (x1 - x0) - (n1 - n0) * (x2 - x0)) / area;
     for (; row <= last; row++) {
@@ -159,9 +160,6 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
       const a = indices[i] as number;
       const b = indices[i + 1] as number;
       const c = indices[i + 2] as number;
-      place(a);
-      place(b);
-      place(c);
       const da = cam[a * 3 + 2] as number;
       const db = cam[b * 3 + 2] as number;
       const dc = cam[c * 3 + 2] as number;
@@ -176,7 +174,7 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
         cutPlane = ha > 0 || hb > 0 || hc > 0;
       }
       if (!cutNear && !cutPlane) {
-        fill(cam, a * 3, b * 3, c * 3, number + 1);
+        fill(screen, a * 3, b * 3, c * 3, number + 1);
         continue;
       }
       let polygon = clipA;
@@ -199,7 +197,14 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
         count = clip(polygon, depths, count, to);
         polygon = to;
       }
-      for (let k = 1; k + 1 < count; k++) fill(polygon, 0, k * 3, k * 3 + 3, number + 1);
+      for (let k = 0; k < count * 3; k += 3) {
+        const depth = polygon[k + 2] as number;
+        const inverse = perspective ? 1 / depth : 1;
+        clipped[k] = (polygon[k] as number) * scale * inverse + halfW;
+        clipped[k + 1] = halfH - (polygon[k + 1] as number) * scale * inverse;
+        clipped[k + 2] = perspective ? inverse : -depth;
+      }
+      for (let k = 1; k + 1 < count; k++) fill(clipped, 0, k * 3, k * 3 + 3, number + 1);
     }
   });
   return ids;

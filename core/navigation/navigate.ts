@@ -42,10 +42,48 @@ const PLAN_TOLERANCE = 1e-6;
 
 /** Turns the camera about a fixed world point, which keeps its place on the screen. */
 function turnAbout(view: View, pivot: Vec3, orientation: Quat): View {
+  const { target, distance, projection, fovY } = view;
+  if (pivot === target) return { target, orientation, distance, projection, fovY };
   const q = multiply(orientation, conjugate(view.orientation));
-  const arm = sub(view.target, pivot);
-  const still = arm[0] === 0 && arm[1] === 0 && arm[2] === 0;
-  return { ...view, orientation, target: still ? view.target : add(pivot, rotate(q, arm)) };
+  return { target: add(pivot, rotate(q, sub(target, pivot))), orientation, distance, projection, fovY };
+}
+
+/**
+ * The orientation with azimuth and elevation changed and roll kept, stopping at the poles. The roll is read off the
+ * screen's own vertical, so that no angle has to be taken apart and put together again.
+ */
+function turned(q: Quat, right: number, up: number): Quat {
+  // World up in camera axes; its part in the screen's plane is as long as the cosine of the elevation.
+  const ux = 2 * (q[0] * q[2] - q[3] * q[1]);
+  const uy = 2 * (q[1] * q[2] + q[3] * q[0]);
+  const uz = 1 - 2 * (q[0] * q[0] + q[1] * q[1]);
+  const flat = Math.sqrt(ux * ux + uy * uy);
+  if (flat < 1e-10) {
+    const now = anglesOf(q);
+    return orientationFrom({ azimuth: now.azimuth + right, elevation: Math.min(Math.PI / 2, Math.max(-Math.PI / 2, now.elevation + up)), roll: now.roll });
+  }
+  let rise = up;
+  if (up !== 0) {
+    const elevation = exact.atan2(uz, flat);
+    rise = Math.min(Math.PI / 2, Math.max(-Math.PI / 2, elevation + up)) - elevation;
+  }
+  // About world up, then about the level axis of the screen.
+  const sa = exact.sin(right / 2);
+  const ca = exact.cos(right / 2);
+  const sr = exact.sin(-rise / 2) / flat;
+  const cr = exact.cos(rise / 2);
+  const bx = uy * sr;
+  const by = -ux * sr;
+  const ax = ca * q[0] - sa * q[1];
+  const ay = ca * q[1] + sa * q[0];
+  const az = ca * q[2] + sa * q[3];
+  const aw = ca * q[3] - sa * q[2];
+  const x = ax * cr + aw * bx - az * by;
+  const y = ay * cr + aw * by + az * bx;
+  const z = az * cr + ax * by - ay * bx;
+  const w = aw * cr - ax * bx - ay * by;
+  const k = 1 / Math.sqrt(x * x + y * y + z * z + w * w);
+  return [x * k, y * k, z * k, w * k];
 }
 
 function orbit(view: View, dx: number, dy: number, mode: 'turntable' | 'trackball', pivot: Vec3, height: number): View {
@@ -56,9 +94,7 @@ function orbit(view: View, dx: number, dy: number, mode: 'turntable' | 'trackbal
     const axis = unit([-up, right, 0]);
     return axis ? turnAbout(view, pivot, normalise(multiply(view.orientation, fromAxisAngle(axis, angle)))) : view;
   }
-  const now = anglesOf(view.orientation);
-  const elevation = Math.min(Math.PI / 2, Math.max(-Math.PI / 2, now.elevation + up));
-  return turnAbout(view, pivot, orientationFrom({ azimuth: now.azimuth + right, elevation, roll: now.roll }));
+  return turnAbout(view, pivot, turned(view.orientation, right, up));
 }
 
 function turn(view: View, axis: 'left' | 'right' | 'up' | 'down', angle: number): View {

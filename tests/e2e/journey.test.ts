@@ -6,7 +6,25 @@ import { boxes } from '@core/testing/meshes';
 import { writeGlb } from '@formats';
 import { By } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { type Browser, drag, field, find, hoverAt, keys, link, openBrowser, picturing, press, signInAs, stage, textOf, waitFor, wheel, write } from './browser';
+import {
+  type Browser,
+  drag,
+  field,
+  find,
+  hoverAt,
+  keys,
+  link,
+  openBrowser,
+  PATIENCE,
+  picturing,
+  press,
+  signInAs,
+  stage,
+  textOf,
+  waitFor,
+  wheel,
+  write,
+} from './browser';
 import { base, openStored, storedAttempt } from './stored';
 
 let browser: Browser;
@@ -38,12 +56,12 @@ it('a model is imported, an exercise built, published and assigned, practised by
 
     // A broken file says what is wrong and leaves nothing behind.
     await driver.get(`${base()}/library/import`);
-    const input = await driver.wait(async () => (await driver.findElements(By.css('input[type=file]')))[0] ?? null, 240_000);
+    const input = await driver.wait(async () => (await driver.findElements(By.css('input[type=file]')))[0] ?? null, PATIENCE);
     await input?.sendKeys(join(folder, 'broken.glb'));
     expect(await textOf(driver, '[role=alert]')).toMatch(/cut off/);
     await driver.navigate().refresh();
 
-    const again = await driver.wait(async () => (await driver.findElements(By.css('input[type=file]')))[0] ?? null, 240_000);
+    const again = await driver.wait(async () => (await driver.findElements(By.css('input[type=file]')))[0] ?? null, PATIENCE);
     await again?.sendKeys(join(folder, 'toolbox.glb'));
     await stage(driver);
     expect(await (await field(driver, 'Name')).getAttribute('value')).toBe('toolbox');
@@ -78,7 +96,7 @@ it('a model is imported, an exercise built, published and assigned, practised by
       const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
       if (sure[0]) await sure[0].click().catch(() => {});
       return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
-    }, 240_000);
+    }, PATIENCE);
     const attemptId = await idIn();
     const score = Number(await textOf(driver, '[data-testid=score]'));
 

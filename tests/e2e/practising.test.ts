@@ -4,7 +4,24 @@ import { gzipSync } from 'node:zlib';
 import { scoreAttempt } from '@core';
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Browser, button, drag, field, find, hoverAt, keys, openBrowser, picturing, press, signInAs, stage, textOf, waitFor, wheel } from './browser';
+import {
+  type Browser,
+  button,
+  drag,
+  field,
+  find,
+  hoverAt,
+  keys,
+  openBrowser,
+  PATIENCE,
+  picturing,
+  press,
+  signInAs,
+  stage,
+  textOf,
+  waitFor,
+  wheel,
+} from './browser';
 import { base, exerciseNamed, openStored, storedAttempt } from './stored';
 
 let browser: Browser;
@@ -38,7 +55,7 @@ async function handIn(): Promise<string> {
     const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
     if (sure[0]) await sure[0].click().catch(() => {});
     return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
-  }, 240_000);
+  }, PATIENCE);
   return new URL(await driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
 }
 
@@ -134,7 +151,7 @@ describe('practising', () => {
         const now = await frames();
         await new Promise((done) => setTimeout(done, 1500));
         return (await frames()) === now;
-      }, 240_000);
+      }, PATIENCE);
     });
   });
 

@@ -1,0 +1,44 @@
+/** One direction of dependency: core <- formats <- server <- web; demo seeds through the services. */
+const only = (from, allowed) => ({
+  name: `${from}-imports`,
+  severity: 'error',
+  comment: `${from}/ may import only ${allowed.join(', ') || 'itself'} of this project`,
+  from: { path: `^${from}/`, pathNot: '\\.test\\.ts$|/testing/' },
+  to: { path: '^(core|formats|server|web|demo|scripts|tests|bench)/', pathNot: [`^${from}/`, ...allowed.map((a) => `^${a}/`)] },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    only('core', []),
+    only('formats', ['core']),
+    only('server', ['core', 'formats']),
+    only('web', ['core', 'formats', 'server', 'demo']),
+    only('demo', ['core', 'formats', 'server']),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|/testing/' },
+      to: { path: '^node_modules/', pathNot: '^node_modules/(zod|quickhull3d|clipper2-ts)/' },
+    },
+    { name: 'core-knows-no-node', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
+    {
+      name: 'browser-has-no-server',
+      severity: 'error',
+      from: { path: '^web/(islands|stage|workers|ui/.*\\.tsx?$)', pathNot: '\\.astro$' },
+      to: { path: '^server/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'sql-only-in-repositories-and-services',
+      severity: 'error',
+      from: { path: '^web/', pathNot: '^web/http/service\\.ts$' },
+      to: { path: '^server/(database|repositories|migrations)', dependencyTypesNot: ['type-only'] },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.d.ts'] },
+  },
+};

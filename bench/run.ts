@@ -1,0 +1,158 @@
+/** `npm run bench`: the core's budgets, each beside a plain reference in the same process. Medians; judge by the ratio. */
+import {
+  drawIds,
+  type Exercise,
+  FRAME,
+  fit,
+  framingOf,
+  initialScene,
+  type Mesh,
+  navigate,
+  orbitPath,
+  schemeById,
+  scoreAttempt,
+  sectionContours,
+  sectionOverlap,
+  simulateAttempt,
+  subjectPoints,
+  usualCriteria,
+  usualHome,
+  type Vec3,
+  type View,
+} from '@core';
+import { judgeNow } from '@core/scoring';
+import { Quaternion, Vector3 } from 'three';
+import { Bench } from 'tinybench';
+import { ball } from './ball';
+
+/** Keeps the references from being optimised away. */
+let sink = 0;
+const view: View = { target: [0, 0, 0], orientation: [0.5, 0.5, 0.5, 0.5], distance: 6, projection: 'perspective', fovY: 0.7 };
+const context = { frame: FRAME };
+
+async function pair(title: string, aim: string, mine: () => void, reference: { name: string; run: () => void }, scale = 1): Promise<void> {
+  const bench = new Bench({ time: 1200, warmupTime: 300 });
+  bench.add('mine', mine).add('reference', reference.run);
+  await bench.run();
+  const ms = bench.tasks.map((task) => (task.result as { latency: { p50: number } }).latency.p50 / scale);
+  const [a = 0, b = 0] = ms;
+  const shown = (x: number): string => (x < 0.01 ? `${(x * 1e6).toFixed(0)} ns` : x < 1 ? `${(x * 1000).toFixed(1)} µs` : `${x.toFixed(2)} ms`);
+  process.stdout.write(
+    `${title.padEnd(44)} ${shown(a).padStart(10)}   ${`${reference.name}: ${shown(b)}`.padEnd(52)} ratio ${(a / b).toFixed(2).padStart(6)}   aim ${aim}\n`,
+  );
+}
+
+const REPEATS = 1000;
+let at = view;
+const q = new Quaternion();
+const dq = new Quaternion();
+const axis = new Vector3(0, 0, 1);
+await pair(
+  'navigate: one orbit',
+  '4 M/s (250 ns)',
+  () => {
+    for (let i = 0; i < REPEATS; i++) at = navigate(at, { kind: 'orbit', dx: 1.3, dy: i % 2 ? 0.7 : -0.7, mode: 'turntable' }, context);
+  },
+  {
+    name: 'two quaternion turns of a library',
+    run: () => {
+      for (let i = 0; i < REPEATS; i++) {
+        q.premultiply(dq.setFromAxisAngle(axis, 0.004))
+          .multiply(dq.setFromAxisAngle(axis, i % 2 ? 0.002 : -0.002))
+          .normalize();
+      }
+    },
+  },
+  REPEATS,
+);
+
+const points: Vec3[] = Array.from({ length: 500 }, (_, i) => [Math.sin(i) * 2, Math.cos(i * 1.3), Math.sin(i * 0.7) * 1.5]);
+await pair('fit: 500 hull points', 'under 100 µs', () => void fit(view, points, 1.6, 0.05), {
+  name: 'framing of the same points',
+  run: () => void framingOf(view, points),
+});
+
+const twoHundred: Mesh = ball(316, 317, 40);
+const scene = initialScene(usualHome(twoHundred));
+await pair('drawIds: 320 x 200 of 200k triangles', '15 ms', () => void drawIds(twoHundred, scene, 320, 200), {
+  name: 'touching every corner once',
+  run: () => touch(twoHundred),
+});
+
+const home = usualHome(twoHundred);
+const model = { mesh: twoHundred, home };
+const target = initialScene(navigate(home, { kind: 'turn', axis: 'right', angle: 0.8 }, context));
+const goal = { kind: 'matchView' as const, target, subject: [] };
+const exercise: Exercise & { id: string; version: number } = {
+  id: 'bench',
+  version: 1,
+  title: 'bench',
+  brief: '',
+  model: { id: 'bench', revision: 1 },
+  start: scene,
+  steps: [{ id: 'one', brief: 'go', skill: 'orbit', otherSkills: [], hints: [], goal, criteria: usualCriteria(goal) }],
+  allowed: ['orbit', 'panZoom'],
+  schemes: [],
+  liveHelp: true,
+  showTarget: true,
+};
+const mouse = schemeById('two-button-mouse');
+if (!mouse) throw new Error('no scheme');
+const short = simulateAttempt(exercise, model, mouse, { noise: 0.1, reaction: 0.4, corrections: 2, slips: 0 }, 3);
+const moves = Array.from({ length: 3600 }, (_, i) => ({
+  t: i / 60,
+  command: { kind: 'orbit' as const, dx: Math.sin(i / 40), dy: 0.2 * Math.cos(i / 25), mode: 'turntable' as const },
+  gesture: { id: Math.floor(i / 120), device: 'mouse' as const, binding: 'left drag' },
+}));
+const minute = {
+  ...short,
+  moves,
+  end: 61,
+  events: [
+    { kind: 'begin' as const, t: 0 },
+    { kind: 'handIn' as const, t: 61 },
+  ],
+};
+await pair('scoreAttempt: 60 s at 60 Hz, 200k triangles', 'under 40 ms', () => void scoreAttempt(exercise, model, minute, mouse), {
+  name: 'one id picture of the model',
+  run: () => void drawIds(twoHundred, scene, 320, 200),
+});
+await pair('live closeness: one judgement, 200k', 'under 20 ms', () => void judgeNow(exercise.steps[0] as Exercise['steps'][number], model, scene, mouse), {
+  name: 'one id picture of the model',
+  run: () => void drawIds(twoHundred, scene, 320, 200),
+});
+
+const path = (turn: number): Vec3[] =>
+  Array.from({ length: 64 }, (_, i) => [Math.sin((i / 63) * turn), -Math.cos((i / 63) * turn) * 0.99, 0.1 * Math.sin(i / 9)]);
+const [a, b] = [path(2), path(2.3)];
+await pair('path alignment: 64 points', '25 µs', () => void orbitPath(a, b), { name: '4096 arc cosines', run: arcs });
+
+const ring = (n: number, x: number) => [
+  { closed: true, points: Array.from({ length: n }, (_, i): [number, number] => [x + Math.cos((2 * Math.PI * i) / n), Math.sin((2 * Math.PI * i) / n)]) },
+];
+const [p, r] = [ring(500, 0), ring(500, 0.3)];
+await pair('contour overlap: 500 vertices', '0.6 ms', () => void sectionOverlap(p, r), { name: 'sums over 500 x 500 pairs', run: squares });
+
+const million = ball(708, 707, 20);
+const plane = { normal: [0, 0, 1] as Vec3, offset: 0.013 };
+const crossing = Uint32Array.from({ length: million.indices.length / 3 }, (_, i) => i).filter((t) => {
+  const z = [0, 1, 2].map((k) => million.positions[(million.indices[t * 3 + k] as number) * 3 + 2] as number);
+  return Math.min(...z) <= plane.offset && Math.max(...z) > plane.offset;
+});
+await pair('contours of 1 M triangles', '14 ms', () => void sectionContours(million, plane), { name: 'touching every corner once', run: () => touch(million) });
+await pair(`contours with ${crossing.length} candidates`, '2 ms', () => void sectionContours(million, plane, crossing), {
+  name: 'touching every corner once',
+  run: () => touch(million),
+});
+process.stdout.write(`\n${subjectPoints(twoHundred, []).length} hull points of the 200k model\n`);
+
+function touch(mesh: Mesh): void {
+  for (let i = 0; i < mesh.indices.length; i++) sink += mesh.positions[(mesh.indices[i] as number) * 3] as number;
+}
+function arcs(): void {
+  for (let i = 0; i < 4096; i++) sink += Math.acos(((i * 7919) % 4096) / 4096);
+}
+function squares(): void {
+  for (let i = 0; i < 500; i++) for (let j = 0; j < 500; j++) sink += Math.sqrt(i * j);
+}
+process.stdout.write(sink === 0 ? ' ' : '');
