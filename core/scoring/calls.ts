@@ -49,12 +49,15 @@ function wrongHolds(evidence: Evidence, call: Call, from: number, to: number, ca
 export function callResults(goal: GoalOf<'callView'>, evidence: Evidence): CallResult[] {
   const answers = evidence.trace.events.filter((event) => event.kind === 'answer' && event.step === evidence.index && event.t <= evidence.span.to);
   let from = evidence.span.from;
+  let heard = true;
   return callOrder(goal, evidence.trace.seed).map((number, place) => {
     const call = goal.calls[number] as Call;
     const answer = answers[place];
     const called = evidence.viewAt(from);
     const to = answer?.t ?? evidence.span.to;
-    const wrongTurns = wrongHolds(evidence, call, from, to, called);
+    // After an unanswered call no other was heard.
+    const wrongTurns = heard ? wrongHolds(evidence, call, from, to, called) : 0;
+    if (!answer) heard = false;
     if (!answer) return { number, call, error: Math.PI, seconds: null, wrongTurns, view: null };
     const view = evidence.viewAt(answer.t);
     const result = { number, call, error: callError(call, view, called), seconds: answer.t - from, wrongTurns, view };

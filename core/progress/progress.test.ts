@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { randomFrom } from '../math';
+import { attemptsToReach, fitLearningCurve } from './learningCurve';
+import { isStuck, levelOf } from './level';
+import { regress } from './regress';
+
+describe('regress', () => {
+  it('finds the line of points on it', () => {
+    expect(
+      regress([
+        [0, 1],
+        [1, 3],
+        [2, 5],
+      ]),
+    ).toEqual({ slope: 2, intercept: 1, r: expect.closeTo(1, 12) });
+  });
+
+  it('agrees with Anscombe’s first set (1973): y = 3.00 + 0.500 x, r = 0.816', () => {
+    const x = [10, 8, 13, 9, 11, 14, 6, 4, 12, 7, 5];
+    const y = [8.04, 6.95, 7.58, 8.81, 8.33, 9.96, 7.24, 4.26, 10.84, 4.82, 5.68];
+    const line = regress(x.map((v, i) => [v, y[i] as number]));
+    expect(line.slope).toBeCloseTo(0.5001, 4);
+    expect(line.intercept).toBeCloseTo(3.0001, 4);
+    expect(line.r).toBeCloseTo(0.8164, 4);
+  });
+
+  it('has no slope where all x are one', () => {
+    expect(
+      regress([
+        [1, 2],
+        [1, 4],
+      ]),
+    ).toEqual({ slope: 0, intercept: 3, r: 0 });
+    expect(regress([])).toEqual({ slope: 0, intercept: 0, r: 0 });
+  });
+});
+
+describe('fitLearningCurve', () => {
+  it('finds the curve that made the times', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 10, noNaN: true }),
+        fc.double({ min: 5, max: 40, noNaN: true }),
+        fc.double({ min: 0.2, max: 2, noNaN: true }),
+        (floor, gain, rate) => {
+          const fit = fitLearningCurve(Array.from({ length: 30 }, (_, i) => ({ n: i + 1, t: floor + gain * (i + 1) ** -rate })));
+          return Math.abs(fit.floor - floor) < 0.02 * (floor + gain) && Math.abs(fit.gain - gain) < 0.02 * (floor + gain) && Math.abs(fit.rate - rate) < 0.03;
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('keeps floor, gain and rate at or above 0, also for times that rise', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 1, maxLength: 20 }), (times) => {
+        const fit = fitLearningCurve(times.map((t, i) => ({ n: i + 1, t })));
+        return fit.floor >= 0 && fit.gain >= 0 && fit.rate >= 0;
+      }),
+    );
+  });
+
+  it('its standard errors are the spread of repeated fits', () => {
+    const random = randomFrom(11);
+    const fits = Array.from({ length: 120 }, () =>
+      fitLearningCurve(Array.from({ length: 40 }, (_, i) => ({ n: i + 1, t: 5 + 20 * (i + 1) ** -0.8 + 0.5 * random.normal() }))),
+    );
+    const rates = fits.map((f) => f.rate);
+    const mean = rates.reduce((a, b) => a + b, 0) / rates.length;
+    const spread = Math.sqrt(rates.reduce((s, r) => s + (r - mean) ** 2, 0) / (rates.length - 1));
+    const told = fits.reduce((s, f) => s + f.standardErrors.rate, 0) / fits.length;
+    expect(told / spread).toBeGreaterThan(0.7);
+    expect(told / spread).toBeLessThan(1.4);
+    expect(
+      fitLearningCurve([
+        { n: 1, t: 3 },
+        { n: 2, t: 2 },
+      ]).standardErrors.rate,
+    ).toBe(Number.POSITIVE_INFINITY);
+  });
+
+  it('attemptsToReach is the smallest whole number that does', () => {
+    const curve = { floor: 5, gain: 20, rate: 0.5 };
+    expect(attemptsToReach(curve, 10)).toBe(16);
+    expect(attemptsToReach(curve, 5)).toBe(Number.POSITIVE_INFINITY);
+    expect(attemptsToReach(curve, 30)).toBe(1);
+    expect(attemptsToReach({ ...curve, rate: 0 }, 10)).toBe(Number.POSITIVE_INFINITY);
+  });
+});
+
+describe('levels', () => {
+  it('are the mean of the last five, from three on', () => {
+    expect(levelOf([50, 60])).toBeNull();
+    expect(levelOf([0, 50, 60, 70, 80, 90])).toEqual({ score: 70, count: 6, spread: expect.closeTo(Math.sqrt(250), 12) });
+  });
+
+  it('three attempts without improving are stuck, unless all is reached', () => {
+    expect(isStuck([70, 60, 70, 65])).toBe(true);
+    expect(isStuck([70, 60, 71, 65])).toBe(false);
+    expect(isStuck([70, 60, 65])).toBe(false);
+    expect(isStuck([96, 96, 95, 95])).toBe(false);
+  });
+});

@@ -1,0 +1,103 @@
+/** Takes one picture of each main view; called by `npm run screenshots`. */
+import { mkdirSync } from 'node:fs';
+import { By } from 'selenium-webdriver';
+import { clickAt, drag, field, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor } from '../tests/e2e/browser';
+import setup from '../tests/e2e/globalSetup';
+import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
+
+const FOLDER = 'docs/screenshots';
+mkdirSync(FOLDER, { recursive: true });
+const tearDown = await setup();
+const stored = openStored();
+const { driver, close } = await openBrowser();
+const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+async function shot(name: string): Promise<void> {
+  await waitFor(driver, 'pictures and fonts', async () =>
+    driver.executeScript<boolean>("return document.fonts.status === 'loaded' && [...document.images].every((i) => i.complete)"),
+  );
+  await pause(1500);
+  await saveScreenshot(driver, `${FOLDER}/${name}.png`);
+  process.stdout.write(`${name}\n`);
+}
+const practise = async (title: string): Promise<void> => {
+  await driver.get(`${base()}/practise/${await exerciseNamed(stored, title)}`);
+  await stage(driver);
+};
+const choose = async (scheme: string): Promise<void> => {
+  await (await field(driver, 'Scheme')).findElement(By.xpath(`.//option[normalize-space()='${scheme}']`)).click();
+  await stage(driver);
+};
+/** The card of a learner's attempt at an exercise: their first, where most is to be seen. */
+const card = async (person: string, title: string): Promise<void> => {
+  const row = await stored
+    .db('attempts as a')
+    .join('people as p', 'p.id', 'a.person_id')
+    .where({ 'p.name': person, exercise_id: await exerciseNamed(stored, title) })
+    .orderBy('a.handed_in_at')
+    .first('a.id');
+  await driver.get(`${base()}/attempts/${row.id}`);
+  await waitFor(driver, 'the pictures of the card', async () => (await driver.findElements(By.css('figure img'))).length >= 1);
+};
+
+try {
+  await driver.get(`${base()}/`);
+  await shot('sign-in');
+
+  await signInAs(driver, base(), 'Tomas Beck');
+  await driver.get(`${base()}/today`);
+  await shot('today');
+  await practise('Round to the ladder');
+  await drag(driver, [0, 0.12], [-0.09, 0.15]);
+  await drag(driver, [0, 0.12], [-0.02, 0.1]);
+  await shot('practise');
+  await keys(driver, '?');
+  await shot('scheme-card');
+  await practise('Round to the ladder');
+  await choose('3D mouse');
+  await shot('practise-puck');
+  await choose('Two-button mouse');
+  await practise('Down to the gear train');
+  await hoverAt(driver, [-0.12, 0.1]);
+  await keys(driver, 'k');
+  await waitFor(driver, 'the cut', async () => (await driver.findElements(By.css('[data-arrow=section]'))).length === 1);
+  for (let i = 0; i < 4; i++) await keys(driver, '[');
+  await shot('practise-section');
+  await card('Tomas Beck', 'Round to the ladder');
+  await shot('card-match');
+  await card('Tomas Beck', 'About the bell');
+  await shot('card-orbit');
+  await card('Tomas Beck', 'Down to the gear train');
+  await shot('card-section');
+
+  await signInAs(driver, base(), 'Pim Aalders');
+  await card('Pim Aalders', 'Fill the frame with a panel');
+  await shot('card-frame');
+  await signInAs(driver, base(), 'Ida Sorrel');
+  await driver.get(`${base()}/progress`);
+  await shot('progress');
+
+  await signInAs(driver, base(), 'Maren Holt');
+  await driver.get(`${base()}/groups`);
+  await shot('group');
+  const ruth = await stored.db('people').where({ name: 'Ruth Ferris' }).first('id');
+  await driver.get(`${base()}/learners/${ruth.id}`);
+  await shot('learner');
+  await driver.get(`${base()}/library`);
+  await shot('library');
+  await driver.get(`${base()}/build/${await exerciseNamed(stored, 'Behind and above')}`);
+  await stage(driver);
+  await drag(driver, [0, 0.1], [0.2, 0.16]);
+  await shot('build');
+  await driver.get(`${base()}/build/${await exerciseNamed(stored, 'About the bell')}`);
+  await stage(driver);
+  await press(driver, 'Record orbit');
+  await clickAt(driver, [0.2, -0.2]);
+  await drag(driver, [0, 0.1], [0.12, 0.02]);
+  await shot('build-orbit');
+} finally {
+  await close();
+  await stored.close();
+  await tearDown();
+}
+process.exit(0);
