@@ -53,10 +53,10 @@ export async function importModel(
   const name = input.name.trim();
   if (!name || name.length > 80) throw invalid('Write a name of 1 to 80 characters.', 'name');
   const model: models.Model = { id: newId(), ownerId: asked.who.id, name, shared: false };
-  const revision = await makeRevision(asked, model.id, 1, input);
+  const { revision, offset } = await makeRevision(asked, model.id, 1, input);
   await asked.db.transaction(async (tx) => {
     await models.addModel(tx, model, asked.now());
-    await models.addRevision(tx, revision, revision.offset, asked.now());
+    await models.addRevision(tx, revision, offset, asked.now());
   });
   return { model, revision };
 }
@@ -69,8 +69,8 @@ export async function reviseModel(
 ): Promise<ModelWithRevision> {
   const model = await modelOwned(asked, modelId);
   const latest = await models.latestRevision(asked.db, modelId);
-  const revision = await makeRevision(asked, modelId, (latest?.revision ?? 0) + 1, input);
-  await models.addRevision(asked.db, revision, revision.offset, asked.now());
+  const { revision, offset } = await makeRevision(asked, modelId, (latest?.revision ?? 0) + 1, input);
+  await models.addRevision(asked.db, revision, offset, asked.now());
   return { model, revision };
 }
 
@@ -79,7 +79,7 @@ async function makeRevision(
   modelId: string,
   number: number,
   input: { files: readonly NamedBytes[]; placement?: Placement; home?: View | undefined },
-): Promise<models.ModelRevision & { offset: readonly number[] }> {
+): Promise<{ revision: models.ModelRevision; offset: readonly number[] }> {
   const { mesh: read, warnings, name } = await readFiles(input.files);
   const placement = input.placement ?? AS_IT_IS;
   const { mesh, offset } = placeMesh(read, placement);
@@ -88,15 +88,15 @@ async function makeRevision(
   const size: [number, number, number] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]];
   if (Math.max(...size) < 1e-4) throw invalid('The model is smaller than a tenth of a millimetre: choose a larger unit.', 'placement');
   if (Math.max(...size) > 1e5) throw invalid('The model is larger than 100 km: choose a smaller unit.', 'placement');
-  return {
+  const revision: models.ModelRevision = {
     modelId,
     revision: number,
     meshHash: await asked.files.keep(encodeMesh(mesh)),
     home: input.home ?? usualHome(mesh),
     summary: { triangles: mesh.indices.length / 3, parts: mesh.parts.length, size, file: name.slice(0, 200), warnings },
     placement,
-    offset,
   };
+  return { revision, offset };
 }
 
 async function modelOwned(asked: Asked, modelId: string): Promise<models.Model> {
