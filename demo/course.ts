@@ -34,7 +34,8 @@ export interface Plan {
     readonly skill: SkillId;
     readonly hints: readonly string[];
     readonly goal: (model: ScoredModel, start: Scene) => Goal;
-    readonly without?: readonly CriterionId[];
+    /** Criteria without which nothing is done. */
+    readonly must?: readonly CriterionId[];
   }[];
   readonly forbidden?: readonly CommandGroupId[];
 }
@@ -114,8 +115,9 @@ export const COURSE: readonly Plan[] = [
       {
         brief: 'Slide the buoy to where the picture has it',
         skill: 'pan',
+        must: ['placement'],
         hints: ['Slide, do not turn: the direction is right already.'],
-        goal: reach([], slid(0.38, -0.06)),
+        goal: reach([], slid(0.44, -0.06)),
       },
     ],
   },
@@ -226,6 +228,7 @@ export const COURSE: readonly Plan[] = [
       {
         brief: 'Hide the roof and look down on the lamp',
         skill: 'seeThrough',
+        must: ['visibility'],
         hints: ['Click the dome, then hide it; the vent as well.'],
         goal: reach([], { kind: 'show', parts: ['optic/roof/dome', 'optic/roof/vent'], state: 'hidden' }, higher(32), closer(1.15)),
       },
@@ -309,7 +312,7 @@ export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revis
     start,
     steps: plan.steps.map((step, i) => {
       const goal = step.goal(model, start);
-      const criteria: Criterion[] = usualCriteria(goal).filter((c) => !step.without?.includes(c.id));
+      const criteria: Criterion[] = usualCriteria(goal).map((c) => (step.must?.includes(c.id) ? { ...c, must: true } : c));
       return { id: `step-${i + 1}`, brief: step.brief, skill: step.skill, otherSkills: [], hints: [...step.hints], goal, criteria };
     }),
     allowed: (['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show'] as const).filter((id) => !plan.forbidden?.includes(id)),

@@ -47,7 +47,7 @@ export function usualCriteria(goal: Goal): Criterion[] {
   if (goal.kind === 'callView' && goal.calls.some((call) => call.kind === 'face')) list.splice(1, 0, c('normalAngle', 4 * DEG, 45 * DEG, 3));
   if (goal.kind === 'callView' && goal.calls.every((call) => call.kind === 'face')) return list.filter((entry) => entry.id !== 'standardAngle');
   if (goal.kind === 'matchView') {
-    if (Object.keys(goal.target.visibility).length > 0) list.splice(6, 0, c('visibility', 0, 0.2, 2));
+    if (Object.keys(goal.target.visibility).length > 0) list.splice(6, 0, c('visibility', 0, 0.6, 2));
     if (goal.target.section) list.splice(6, 0, ...USUAL.cutToReveal.slice(0, 4));
   }
   return list;

@@ -55,17 +55,19 @@ export function unrevealedShare(mesh: Mesh, scene: Scene, reveal: readonly strin
   return { share: reveal.length === 0 ? 0 : unseen.length / reveal.length, unseen };
 }
 
-/** Share of all parts that are shown, hidden or glass otherwise than in the target. */
+/**
+ * Of the parts that are hidden or glass in either scene, the share that are so otherwise than in the target: 0 the same,
+ * 1 nothing in common. 0 where both show everything.
+ */
 export function visibilityError(mesh: Mesh, actual: Scene, target: Scene): number {
-  const drawn = mesh.parts.map((part) => part.count > 0);
   const a = effectiveVisibility(mesh.parts, actual.visibility);
   const b = effectiveVisibility(mesh.parts, target.visibility);
-  let all = 0;
+  let concerned = 0;
   let other = 0;
-  drawn.forEach((has, i) => {
-    if (!has) return;
-    all++;
+  mesh.parts.forEach((part, i) => {
+    if (part.count === 0 || (a[i] === 'shown' && b[i] === 'shown')) return;
+    concerned++;
     if (a[i] !== b[i]) other++;
   });
-  return all === 0 ? 0 : other / all;
+  return concerned === 0 ? 0 : other / concerned;
 }

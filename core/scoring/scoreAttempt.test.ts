@@ -71,7 +71,8 @@ describe('match a view', () => {
 
   it('hidden parts count', () => {
     const goal = matching({ kind: 'show', parts: ['lid'], state: 'hidden' });
-    expect(value(goal, 'visibility', [])).toBeCloseTo(1 / 3, 12);
+    expect(value(goal, 'visibility', [])).toBe(1);
+    expect(value(goal, 'visibility', [{ kind: 'show', parts: ['lid', 'knob'], state: 'hidden' }])).toBe(0.5);
     expect(scoreOf(goal, { kind: 'show', parts: ['lid'], state: 'hidden' })).toBe(100);
   });
 });

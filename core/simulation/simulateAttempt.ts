@@ -38,12 +38,19 @@ function turnTo(actor: Actor, azimuth: number, elevation: number, tries: number)
 }
 
 function matchView(actor: Actor, goal: GoalOf<'matchView'>): void {
-  const { recorder, hand, learner, model } = actor;
+  const { recorder, hand, learner, model, random } = actor;
   const target = goal.target.view;
   const points = subjectOf(model.mesh, goal.subject);
   const wanted = anglesOf(target.orientation);
   if (recorder.scene().view.projection !== target.projection && actor.random.next() > learner.slips)
     hand.press({ kind: 'projection', projection: target.projection }, 'P');
+  for (const state of ['hidden', 'glass'] as const) {
+    const parts = Object.keys(goal.target.visibility).filter((id) => goal.target.visibility[id] === state && recorder.scene().visibility[id] !== state);
+    if (parts.length > 0 && random.next() > learner.slips) {
+      hand.press({ kind: 'select', parts }, 'left click');
+      hand.press({ kind: 'show', parts, state }, state === 'hidden' ? 'H' : 'G');
+    }
+  }
   turnTo(actor, wanted.azimuth, wanted.elevation, learner.corrections);
   const roll = signedRoll(recorder.scene().view.orientation, target.orientation);
   if (Math.abs(roll) > NEAR_ANGLE) hand.roll(-roll);

@@ -1,0 +1,86 @@
+import { BUILT_IN_SCHEMES, exerciseSchema, judgeNow, type ScoredModel, scoreAttempt, simulateAttempt, type Trace, usualHome } from '@core';
+import { AS_IT_IS, placeMesh } from '@formats';
+import { describe, expect, it } from 'vitest';
+import { COURSE, type DemoModel, draftOf } from './course';
+import { buoy, drive, optic } from './models';
+
+const make = { buoy, optic, drive };
+const models = new Map<DemoModel, ScoredModel>();
+function modelOf(name: DemoModel): ScoredModel {
+  const known = models.get(name);
+  if (known) return known;
+  const mesh = placeMesh(make[name](), AS_IT_IS).mesh;
+  const made = { mesh, home: usualHome(mesh) };
+  models.set(name, made);
+  return made;
+}
+const steady = { noise: 0.02, reaction: 0.3, corrections: 5, slips: 0 };
+
+it('covers the five goals and the first nine skills and more', () => {
+  const steps = COURSE.flatMap((plan) =>
+    plan.steps.map((step) => ({
+      goal: step.goal(modelOf(plan.model), plan.start?.(modelOf(plan.model)) ?? draftOf(plan, modelOf(plan.model), { id: 'm', revision: 1 }).start),
+      skill: step.skill,
+    })),
+  );
+  expect(new Set(steps.map((s) => s.goal.kind)).size).toBe(5);
+  expect([...new Set(steps.map((s) => s.skill))]).toEqual(
+    expect.arrayContaining(['orbit', 'pan', 'zoom', 'recover', 'standardViews', 'pivot', 'framing', 'projection', 'seeThrough', 'section', 'squareOn']),
+  );
+});
+
+describe.each(COURSE.map((plan) => [plan.title, plan] as const))('%s', (_title, plan) => {
+  const model = modelOf(plan.model);
+  const draft = draftOf(plan, model, { id: 'm', revision: 1 });
+  const exercise = { ...draft, id: 'e', version: 1 };
+
+  it('is a valid exercise', () => {
+    expect(exerciseSchema.safeParse(draft).error?.issues).toBeUndefined();
+  });
+
+  it('is done by a steady hand with every scheme', () => {
+    for (const scheme of BUILT_IN_SCHEMES) {
+      const trace = simulateAttempt(exercise, model, scheme, steady, 42);
+      expect(scoreAttempt(draft, model, trace, scheme).score, scheme.name).toBeGreaterThan(80);
+    }
+  });
+
+  it('is not done by handing in at once', () => {
+    const trace: Trace = {
+      version: 1,
+      exercise: { id: 'e', version: 1 },
+      model: draft.model,
+      scheme: { id: 'two-button-mouse', revision: 1 },
+      start: draft.start,
+      seed: 1,
+      moves: [],
+      events: [
+        { t: 0, kind: 'begin' },
+        { t: 1, kind: 'handIn' },
+      ],
+      end: 1,
+    };
+    expect(scoreAttempt(draft, model, trace).flashes, 'flashes').toBe(0);
+  });
+
+  it('has live help that agrees with the card for the same scene', () => {
+    const scheme = BUILT_IN_SCHEMES[0] ?? null;
+    const [step] = draft.steps;
+    const trace = simulateAttempt(exercise, model, BUILT_IN_SCHEMES[1] as (typeof BUILT_IN_SCHEMES)[number], { ...steady, noise: 0.3, corrections: 0 }, 7);
+    const result = scoreAttempt(draft, model, trace, scheme).steps[0];
+    if (!step || !result?.scene) throw new Error('a step was made');
+    for (const live of judgeNow(step, model, result.scene, scheme)) expect(result.criteria.find((c) => c.id === live.id)).toEqual(live);
+  });
+});
+
+it('the same seed makes the same attempt, another seed another', () => {
+  const plan = COURSE[0];
+  if (!plan) throw new Error('a course');
+  const draft = { ...draftOf(plan, modelOf(plan.model), { id: 'm', revision: 1 }), id: 'e', version: 1 };
+  const made = (seed: number): string =>
+    JSON.stringify(
+      simulateAttempt(draft, modelOf(plan.model), BUILT_IN_SCHEMES[0] as (typeof BUILT_IN_SCHEMES)[number], { ...steady, noise: 0.2 }, seed).moves,
+    );
+  expect(made(1)).toBe(made(1));
+  expect(made(1)).not.toBe(made(2));
+});

@@ -1,0 +1,49 @@
+import { CRITERIA } from '@core';
+import { shownValue } from '@web/ui/shownValue';
+import { describe, expect, it } from 'vitest';
+import { fromShown, toShown } from './build/CriteriaTable';
+import { trimmed } from './build/useRecording';
+import { concernsOf } from './group/concernsOf';
+import type { Learner } from './group/GroupScreen';
+
+const learner = (change: Partial<Learner>): Learner => ({ id: 'a', name: 'A', skills: [], standings: [], lastAt: '2031-05-05T10:00:00Z', ...change });
+const now = new Date('2031-05-06T10:00:00Z');
+
+describe('who needs a word', () => {
+  it('who has not started, who stopped coming, who is stuck, and nobody else', () => {
+    const stuck = { exerciseId: 'e', title: 'Round', attempts: 4, best: 50, flashes: 0, stuck: true };
+    expect(concernsOf([learner({})], now)).toEqual([]);
+    expect(concernsOf([learner({ lastAt: null })], now).map((c) => c.words)).toEqual(['has not started']);
+    expect(concernsOf([learner({ lastAt: '2031-04-20T10:00:00Z', standings: [stuck] })], now).map((c) => c.words)).toEqual([
+      'was last here 16 days ago',
+      'three tries without improving: Round',
+    ]);
+  });
+});
+
+describe('values as people see them', () => {
+  it('tolerances come back from what is shown', () => {
+    for (const { id } of CRITERIA) for (const value of [0, 0.02, 0.5, 1]) expect(fromShown(id, toShown(id, value)), id).toBeCloseTo(value, 3);
+  });
+
+  it('degrees, percent, matches and seconds', () => {
+    expect(shownValue('direction', Math.PI / 12)).toBe('15.0°');
+    expect(shownValue('size', 1)).toBe('± 100 %');
+    expect(shownValue('placement', 0.18)).toBe('18 %');
+    expect(shownValue('overlap', 0.08)).toBe('92 %');
+    expect(shownValue('time', 12.34)).toBe('12.3 s');
+    expect(shownValue('projection', 1)).toBe('other');
+    expect(shownValue('size', null)).toBe('not seen');
+  });
+});
+
+it('a trimmed line begins at 0 and keeps the views between', () => {
+  const view = (x: number) => ({ target: [x, 0, 0] as const, orientation: [0, 0, 0, 1] as const, distance: 1, projection: 'perspective' as const, fovY: 1 });
+  const path = trimmed({ kind: 'followOrbit', pivot: [0, 0, 0], path: [0, 1, 2, 3].map((t) => ({ t, view: view(t) })) }, 0.5, 2.5);
+  expect(path.map((p) => [p.t, p.view.target[0]])).toEqual([
+    [0, 0.5],
+    [0.5, 1],
+    [1.5, 2],
+    [2, 2.5],
+  ]);
+});
