@@ -61,6 +61,15 @@ async function handIn(): Promise<string> {
 
 const frames = async (): Promise<number> => Number(await (await browser.driver.findElement(By.css('canvas[role=application]'))).getAttribute('data-frames'));
 
+/** Waits until the stage has drawn all there was to draw. */
+const settled = async (): Promise<void> => {
+  await browser.driver.wait(async () => {
+    const now = await frames();
+    await new Promise((done) => setTimeout(done, 1200));
+    return (await frames()) === now;
+  }, PATIENCE);
+};
+
 describe('practising', () => {
   it('by keyboard alone: each called side is shown by its key and answered by standing still or confirming', async () => {
     const { driver } = browser;
@@ -98,6 +107,7 @@ describe('practising', () => {
       await open('Round to the ladder');
       await choose('3D mouse');
       const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
+      await settled();
       const before = await round();
       const pad = await find(driver, '[role=slider]', /^Twist and tilt/);
       const actions = driver.actions({ async: true }).move({ origin: pad, duration: 0 }).press();
@@ -119,9 +129,11 @@ describe('practising', () => {
       await open('Behind and above');
       await choose('Two-button mouse');
       const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
+      await settled();
       const home = await round();
       await drag(driver, [0, 0.1], [0.15, 0.1]);
       await waitFor(driver, 'the view to turn', async () => (await round()) !== home);
+      await settled();
       const turned = await round();
 
       // A drag that is taken back with Escape while the button is still down.
@@ -137,6 +149,7 @@ describe('practising', () => {
       await driver.actions({ async: true }).keyDown(Key.ESCAPE).keyUp(Key.ESCAPE).perform();
       await waitFor(driver, 'the drag to be taken back', async () => (await round()) === turned);
       await driver.actions({ async: true }).release().perform();
+      await settled();
       expect(await round()).toBe(turned);
 
       await press(driver, /^Go back to start/);
@@ -147,11 +160,7 @@ describe('practising', () => {
       await keys(driver, '1');
       await waitFor(driver, 'the refusal', async () => (await driver.findElement(By.css('body')).getText()).includes('is not allowed in this exercise'));
 
-      await driver.wait(async () => {
-        const now = await frames();
-        await new Promise((done) => setTimeout(done, 1500));
-        return (await frames()) === now;
-      }, PATIENCE);
+      await settled();
     });
   });
 
