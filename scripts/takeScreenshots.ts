@@ -28,13 +28,14 @@ const choose = async (scheme: string): Promise<void> => {
   await (await field(driver, 'Scheme')).findElement(By.xpath(`.//option[normalize-space()='${scheme}']`)).click();
   await stage(driver);
 };
-/** The card of a learner's attempt at an exercise: their first, where most is to be seen. */
+/** The card of a learner's worst attempt at an exercise, where most is to be seen. */
 const card = async (person: string, title: string): Promise<void> => {
   const row = await stored
     .db('attempts as a')
     .join('people as p', 'p.id', 'a.person_id')
     .where({ 'p.name': person, exercise_id: await exerciseNamed(stored, title) })
-    .orderBy('a.handed_in_at')
+    .whereNotNull('a.card')
+    .orderBy('a.score')
     .first('a.id');
   await driver.get(`${base()}/attempts/${row.id}`);
   await waitFor(driver, 'the pictures of the card', async () => (await driver.findElements(By.css('figure img'))).length >= 1);
