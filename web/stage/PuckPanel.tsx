@@ -100,7 +100,7 @@ export function PuckPanel({ session, scheme }: { readonly session: Session; read
   };
 
   return (
-    <section aria-label="Simulated 3D mouse" className="card p-3">
+    <section aria-label="Simulated 3D mouse" className="card shrink-0 p-3">
       <h2 className="text-sm">3D mouse</h2>
       <div className="mt-2 grid grid-cols-3 gap-2">
         {PADS.map((pad) => (

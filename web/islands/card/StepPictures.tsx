@@ -74,12 +74,13 @@ export function StepPictures({ exercise, step, scene, detail, meshHash, publishe
   }, [handle, scene, goal, exercise, published]);
 
   if (!scene) return null;
+  const target = published || (exercise.showTarget && goal && targetSceneOf(goal, exercise.start));
   const inner = detail?.kind === 'frame' ? innerBox(detail.margins) : null;
   return (
     <div className="mb-4">
       <canvas ref={canvas} className="pointer-events-none absolute h-px w-px opacity-0" aria-hidden="true" />
       {error && <p role="alert">{error}</p>}
-      <div className="flex gap-4">
+      <div className={`flex gap-4 ${target ? '' : 'max-w-2xl'}`}>
         {pictures?.target && <Picture source={pictures.target} words="Target" />}
         <Picture source={pictures?.mine ?? null} words="Yours">
           {inner && detail?.kind === 'frame' && (

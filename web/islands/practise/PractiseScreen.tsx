@@ -19,7 +19,7 @@ import { Toaster, toast } from 'sonner';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import { GoalPanel } from './GoalPanel';
-import { LiveHelp } from './LiveHelp';
+import { LiveAdvice, LiveBars } from './LiveHelp';
 import { StepList } from './StepList';
 import { TargetPicture, useLayOver, useTargetPicture } from './TargetPicture';
 import { targetSceneOf } from './targetScene';
@@ -200,7 +200,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
         {present && <GoalPanel step={present} calls={calls} />}
         {scheme.family === 'puck' && session && <PuckPanel session={session} scheme={scheme} />}
         {session && scene.section && <SectionPanel scene={scene} onCommand={command} />}
-        <div className="mt-auto">
+        <div className={`mt-auto shrink-0 ${scheme.family === 'puck' ? 'w-44 self-center' : ''}`}>
           <ViewDial
             view={view}
             target={exercise.showTarget && goal?.kind === 'matchView' ? goal.target.view : null}
@@ -240,8 +240,9 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
         <div className="mt-2">
           {state && <Wake fixes={state.fixes} at={state.at} pictureOf={pictureOf} onGo={go} enabled={exercise.allowed.includes('recover')} />}
         </div>
+        <LiveAdvice closeness={closeness} words={hintWords} />
         <div className="mt-1 flex items-end gap-5">
-          <LiveHelp closeness={closeness} words={hintWords} />
+          <LiveBars closeness={closeness} />
           <div className="flex shrink-0 gap-2.5">
             {present && present.hints.length > 0 && (
               <button type="button" className="button" onClick={takeHint} disabled={!session || taken >= present.hints.length}>

@@ -22,7 +22,7 @@ export function useTargetPicture(handle: StageHandle | null, target: Scene | nul
 
 export function TargetPicture({ picture, onLay }: { readonly picture: string; readonly onLay: (laid: boolean) => void }) {
   return (
-    <figure className="overflow-hidden rounded-xl border-2 border-ink bg-card">
+    <figure className="shrink-0 overflow-hidden rounded-xl border-2 border-ink bg-card">
       <img src={picture} alt="The target view" className="aspect-[1.6] w-full bg-stage" />
       <figcaption className="flex items-center justify-between border-ink border-t px-3 py-1.5">
         <span className="font-semibold">Target</span>

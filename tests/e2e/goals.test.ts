@@ -1,0 +1,253 @@
+import { By, Key } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import {
+  type Browser,
+  button,
+  clickAt,
+  drag,
+  field,
+  hoverAt,
+  keys,
+  link,
+  openBrowser,
+  PATIENCE,
+  picturing,
+  press,
+  signInAs,
+  stage,
+  textOf,
+  waitFor,
+  write,
+} from './browser';
+import { base, exerciseNamed, openStored, type StoredAttempt, storedAttempt } from './stored';
+
+/** Each goal kind, built by an instructor and done by a trainee, with real gestures. */
+let browser: Browser;
+const stored = openStored();
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await stored.close();
+});
+
+const choose = async (label: string, option: string): Promise<void> => {
+  await (await field(browser.driver, label)).findElement(By.xpath(`.//option[normalize-space(translate(., '\u2003', ' '))='${option}']`)).click();
+};
+
+/** A new exercise on a model, with its title and what to do. */
+async function begin(model: RegExp, title: string): Promise<void> {
+  const { driver } = browser;
+  await signInAs(driver, base(), 'Maren Holt');
+  await driver.get(`${base()}/build`);
+  await press(driver, 'New exercise');
+  await press(driver, model, '[role=dialog] button');
+  await waitFor(driver, 'the builder', async () => /\/build\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl()));
+  await stage(driver);
+  await write(driver, 'Title', title);
+  await write(driver, 'What to do', 'Do what is asked');
+}
+
+async function publishAndAssign(title: string): Promise<void> {
+  const { driver } = browser;
+  await press(driver, 'Publish');
+  await press(driver, 'Assign', '[role=dialog] button');
+  await waitFor(driver, 'the assignment', async () => {
+    const id = await exerciseNamed(stored, title);
+    return (await stored.db('assignments').where({ exercise_id: id })).length === 1;
+  });
+}
+
+async function practise(title: string): Promise<void> {
+  const { driver } = browser;
+  await signInAs(driver, base(), 'Ida Sorrel');
+  await driver.get(`${base()}/today`);
+  await (await link(driver, new RegExp(title))).click();
+  await stage(driver);
+}
+
+async function handIn(): Promise<StoredAttempt> {
+  const { driver } = browser;
+  await press(driver, 'Hand in');
+  await driver.wait(async () => {
+    const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
+    if (sure[0]) await sure[0].click().catch(() => {});
+    return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
+  }, PATIENCE);
+  const id = new URL(await driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
+  const attempt = await storedAttempt(stored, id);
+  expect(Number(await textOf(driver, '[data-testid=score]'))).toBe(Math.round(attempt.card.score));
+  return attempt;
+}
+
+const points = (attempt: StoredAttempt, id: string): number | undefined => attempt.card.steps[0]?.criteria.find((c) => c.id === id)?.points;
+
+describe('each goal, built and done', () => {
+  it('match a view, with projection and what is hidden as part of the target', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-match', async () => {
+      await begin(/^Lantern buoy/, 'Flat and open');
+      await keys(driver, '1', 'p');
+      await clickAt(driver, [0, -0.28]);
+      await waitFor(driver, 'a part to be picked', async () => !(await driver.findElement(By.css('body')).getText()).includes('Picked: nothing'));
+      await keys(driver, 'h');
+      await press(driver, 'Set target from this view');
+      await publishAndAssign('Flat and open');
+      await practise('Flat and open');
+      await keys(driver, '1', 'p');
+      await clickAt(driver, [0, -0.28]);
+      await keys(driver, 'h');
+      const attempt = await handIn();
+      expect(attempt.trace.moves.map((m) => m.command.kind)).toEqual(['standard', 'projection', 'select', 'show']);
+      for (const id of ['direction', 'projection', 'visibility', 'overlap']) expect(points(attempt, id), id).toBe(1);
+      expect(attempt.card.flashes).toBe(3);
+    });
+  });
+
+  it('call the view: standard views by the dial, the opposite, and a face to be looked at squarely', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-call', async () => {
+      await begin(/^Lens drive/, 'Called sides');
+      await choose('Goal', 'Call the view');
+      await choose('Add a standard view', 'right');
+      await press(driver, 'The opposite');
+      await clickAt(driver, [-0.05, 0.1]);
+      await write(driver, 'Name of the face', 'square on the door');
+      await press(driver, 'Call the picked face');
+      await publishAndAssign('Called sides');
+      await practise('Called sides');
+      const call = async (n: number): Promise<unknown> =>
+        waitFor(driver, `call ${n}`, async () => (await driver.findElement(By.css('[aria-label="The call"]')).getText()).includes(`Call ${n} of 4`));
+      await call(1);
+      await press(driver, 'Look from the front');
+      await press(driver, 'That is it');
+      await call(2);
+      await press(driver, 'Look from the right');
+      await call(3);
+      await keys(driver, 'o');
+      await call(4);
+      await keys(driver, '1');
+      await press(driver, 'That is it');
+      await waitFor(driver, 'all called', async () => (await driver.findElement(By.css('[aria-label="The call"]')).getText()).includes('All called'));
+      const attempt = await handIn();
+      expect(points(attempt, 'standardAngle')).toBe(1);
+      expect(attempt.trace.events.filter((e) => e.kind === 'answer')).toHaveLength(4);
+      expect((await driver.findElement(By.css('table')).getText()).split('\n').length).toBe(5);
+    });
+  });
+
+  it('follow an orbit: recorded about a pivot, trimmed, and repeated along the line', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-orbit', async () => {
+      await begin(/^Lantern buoy/, 'Follow me');
+      await choose('Goal', 'Follow an orbit');
+      await press(driver, 'Record orbit');
+      await drag(driver, [0, 0.1], [0.2, 0.1]);
+      await press(driver, 'Stop recording');
+      await waitFor(driver, 'the line', async () => /The line takes [\d.]+ s/.test(await driver.findElement(By.css('aside')).getText()));
+      const end = await driver.findElement(By.css('[role=slider][aria-label="End of the line"]'));
+      await end.sendKeys(Key.ARROW_LEFT);
+      await press(driver, 'Trim');
+      await publishAndAssign('Follow me');
+      await practise('Follow me');
+      await driver.findElement(By.css('svg[aria-label^="The line to follow"]'));
+      await drag(driver, [0, 0.1], [0.2, 0.1]);
+      const attempt = await handIn();
+      expect(points(attempt, 'orbitPath')).toBeGreaterThan(0.9);
+      expect(points(attempt, 'pivotDrift')).toBeGreaterThan(0.9);
+      expect(await driver.findElements(By.css('svg[aria-label^="Your way and the line"]'))).toHaveLength(1);
+    });
+  });
+
+  it('frame it: the inner lines dragged, the part picked and fitted', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-frame', async () => {
+      await begin(/^Lantern buoy/, 'Framed lantern');
+      await choose('Goal', 'Frame it');
+      await choose('Subject: what must fill the frame: add a part', 'lantern');
+      const line = await driver.findElement(By.css('line[data-side=top]'));
+      const before = await (await field(driver, 'top')).getAttribute('value');
+      const box = await driver.executeScript<{ x: number; y: number; width: number }>('return arguments[0].getBoundingClientRect().toJSON()', line);
+      const from = { x: Math.round(box.x + box.width / 4), y: Math.round(box.y + 8) };
+      const actions = driver
+        .actions({ async: true })
+        .move({ ...from, duration: 0 })
+        .press();
+      for (let i = 1; i <= 8; i++) actions.move({ x: from.x, y: from.y + 4 * i, duration: 30 });
+      await actions.release().perform();
+      await waitFor(driver, 'the inner line to move', async () => (await (await field(driver, 'top')).getAttribute('value')) !== before);
+      await publishAndAssign('Framed lantern');
+      await practise('Framed lantern');
+      // Two clicks on the lens bring it to the middle, the keys make it large.
+      await hoverAt(driver, [0, -0.28]);
+      await keys(driver, 'c', '=', '=', '=', '=');
+      const attempt = await handIn();
+      expect(points(attempt, 'clipped')).toBe(1);
+      expect(attempt.card.steps[0]?.criteria.find((c) => c.id === 'fill')?.value).not.toBeNull();
+      expect(await driver.findElements(By.css('svg[aria-label^="The subject"]'))).toHaveLength(1);
+    });
+  });
+
+  it('cut to reveal: along a picked face, moved by its arrow, its figure and its keys', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-cut', async () => {
+      await begin(/^Lens drive/, 'Cut open');
+      await choose('Goal', 'Cut to reveal');
+      await keys(driver, '1');
+      await hoverAt(driver, [-0.12, 0.12]);
+      await keys(driver, 'k');
+      const distance = await field(driver, /^Distance/);
+      await distance.clear();
+      await distance.sendKeys('220', Key.ENTER);
+      await waitFor(driver, 'the cut to move', async () => (await (await field(driver, /^Distance/)).getAttribute('value')) === '220');
+      await press(driver, 'Set section');
+      await waitFor(driver, 'the target', async () => (await driver.findElement(By.css('aside')).getText()).includes('cut at 220 mm'));
+      await publishAndAssign('Cut open');
+      await practise('Cut open');
+      await keys(driver, '1');
+      await hoverAt(driver, [-0.12, 0.12]);
+      await keys(driver, 'k', 'j');
+      await button(driver, 'Flip');
+      await keys(driver, 'j');
+      const arrow = await driver.findElement(By.css('[data-arrow=section] line'));
+      const before = await (await field(driver, /^Distance/)).getAttribute('value');
+      const box = await driver.executeScript<{ x: number; y: number; width: number; height: number }>(
+        'return arguments[0].getBoundingClientRect().toJSON()',
+        arrow,
+      );
+      const from = { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + box.height / 2) };
+      const actions = driver
+        .actions({ async: true })
+        .move({ ...from, duration: 0 })
+        .press();
+      for (let i = 1; i <= 6; i++) actions.move({ x: from.x, y: from.y + 3 * i, duration: 30 });
+      await actions.release().perform();
+      await waitFor(driver, 'the arrow to move the cut', async () => (await (await field(driver, /^Distance/)).getAttribute('value')) !== before);
+      const typed = await field(driver, /^Distance/);
+      await typed.clear();
+      await typed.sendKeys('220', Key.ENTER);
+      const attempt = await handIn();
+      for (const id of ['sectionAngle', 'sectionOffset', 'sectionSide', 'sectionOverlap']) expect(points(attempt, id), id).toBe(1);
+      expect(await driver.findElements(By.css('svg[aria-label^="Your cut"]'))).toHaveLength(1);
+    });
+  });
+
+  it('what was done moves the progress table', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-progress', async () => {
+      await signInAs(driver, base(), 'Viktor Dahl');
+      await driver.get(`${base()}/progress`);
+      expect(await driver.findElements(By.css('[data-level]'))).toHaveLength(0);
+      const id = await exerciseNamed(stored, 'Lost at sea');
+      for (let i = 0; i < 3; i++) {
+        await driver.get(`${base()}/practise/${id}`);
+        await keys(driver, Key.HOME);
+        await handIn();
+      }
+      await driver.get(`${base()}/progress`);
+      await driver.wait(async () => (await driver.findElements(By.css('[data-level="recover mouse"]'))).length === 1, PATIENCE);
+      expect(await driver.findElement(By.css('[data-level="recover mouse"]')).getText()).toMatch(/^100.*3×/s);
+    });
+  });
+});
