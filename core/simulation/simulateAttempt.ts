@@ -109,19 +109,23 @@ function followOrbit(actor: Actor, goal: GoalOf<'followOrbit'>): void {
   recorder.grasp('left drag');
   const last = goal.path.at(-1)?.t ?? 1;
   const count = Math.min(400, Math.max(20, Math.round(last * 30)));
-  // A slowly wandering miss: each moment keeps most of the one before.
-  let offRound = 0;
-  let offUp = 0;
+  // A slowly wandering miss: two slow waves, as large as the hand is unsteady.
+  const wave = (): ((t: number) => number) => {
+    const phase = [random.next(), random.next()].map((p) => p * 2 * Math.PI) as [number, number];
+    const size = learner.noise * 0.35 * (1 + 0.3 * random.normal());
+    return (t) => size * (exact.sin(1.1 * t + phase[0]) + 0.5 * exact.sin(2.7 * t + phase[1]));
+  };
+  const offRound = wave();
+  const offUp = wave();
   let at = 0;
   for (let i = 1; i <= count; i++) {
     recorder.wait(last / count);
-    while (at < goal.path.length - 1 && (goal.path[at + 1]?.t ?? 0) <= (last * i) / count) at++;
+    const t = (last * i) / count;
+    while (at < goal.path.length - 1 && (goal.path[at + 1]?.t ?? 0) <= t) at++;
     const wanted = anglesOf((goal.path[at] as (typeof goal.path)[number]).view.orientation);
-    offRound = 0.95 * offRound + learner.noise * 0.15 * random.normal();
-    offUp = 0.95 * offUp + learner.noise * 0.15 * random.normal();
     const now = anglesOf(recorder.scene().view.orientation);
-    const dx = (-wrapAngle(wanted.azimuth + offRound - now.azimuth) / Math.PI) * 1000;
-    const dy = ((wanted.elevation + offUp - now.elevation) / Math.PI) * 1000;
+    const dx = (-wrapAngle(wanted.azimuth + offRound(t) - now.azimuth) / Math.PI) * 1000;
+    const dy = ((wanted.elevation + offUp(t) - now.elevation) / Math.PI) * 1000;
     recorder.command({ kind: 'orbit', dx, dy, mode: 'turntable', pivot: goal.pivot });
   }
   recorder.release();

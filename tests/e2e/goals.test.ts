@@ -167,7 +167,7 @@ describe('each goal, built and done', () => {
       await choose('Goal', 'Frame it');
       await choose('Subject: what must fill the frame: add a part', 'lantern');
       const line = await driver.findElement(By.css('line[data-side=top]'));
-      const before = await (await field(driver, 'top')).getAttribute('value');
+      const before = await (await field(driver, 'top %')).getAttribute('value');
       const box = await driver.executeScript<{ x: number; y: number; width: number }>('return arguments[0].getBoundingClientRect().toJSON()', line);
       const from = { x: Math.round(box.x + box.width / 4), y: Math.round(box.y + 8) };
       const actions = driver
@@ -176,7 +176,7 @@ describe('each goal, built and done', () => {
         .press();
       for (let i = 1; i <= 8; i++) actions.move({ x: from.x, y: from.y + 4 * i, duration: 30 });
       await actions.release().perform();
-      await waitFor(driver, 'the inner line to move', async () => (await (await field(driver, 'top')).getAttribute('value')) !== before);
+      await waitFor(driver, 'the inner line to move', async () => (await (await field(driver, 'top %')).getAttribute('value')) !== before);
       await publishAndAssign('Framed lantern');
       await practise('Framed lantern');
       // Two clicks on the lens bring it to the middle, the keys make it large.

@@ -111,7 +111,7 @@ export function PuckPanel({ session, scheme }: { readonly session: Session; read
               aria-label={`${pad.title}: ${pad.words}`}
               aria-valuenow={Math.round((held?.id === pad.id ? held.x : 0) * 100)}
               aria-valuetext={held?.id === pad.id ? `${Math.round(held.x * 100)} across, ${Math.round(held.y * 100)} up` : 'at rest'}
-              className="relative mx-auto grid aspect-square w-full touch-none place-items-center rounded-full border-2 border-ink bg-paper"
+              className="relative mx-auto grid aspect-square w-14 touch-none place-items-center rounded-full border-2 border-ink bg-paper"
               onPointerDown={(event) => {
                 from.current = { x: event.clientX, y: event.clientY };
                 event.currentTarget.setPointerCapture(event.pointerId);

@@ -26,6 +26,9 @@ interface Props {
 
 const HEADLINES = ['Not there yet', 'You found it', 'Well found', 'Dead on'] as const;
 
+/** Goals of which one last view tells the difference. */
+const PICTURED: ReadonlySet<string> = new Set(['matchView', 'frameIt', 'cutToReveal']);
+
 function Criteria({ results }: { readonly results: readonly CriterionResult[] }) {
   const weighed = results.filter((r) => r.weight > 0);
   const rest = results.filter((r) => r.weight === 0);
@@ -148,7 +151,9 @@ export function CardScreen({ card, exercise, details, meshHash, pictures, learne
       </header>
       {card.steps.map((result, i) => (
         <StepPart key={result.id} result={result} index={i} many={card.steps.length > 1}>
-          <StepPictures exercise={exercise} step={i} scene={result.scene} detail={details[i]} meshHash={meshHash} published={pictures[i] ?? null} />
+          {PICTURED.has(result.goal) && (
+            <StepPictures exercise={exercise} step={i} scene={result.scene} detail={details[i]} meshHash={meshHash} published={pictures[i] ?? null} />
+          )}
           <Detail detail={details[i]} />
           <Criteria results={result.criteria} />
         </StepPart>
