@@ -31,9 +31,9 @@ export function cornersOf(mesh: Mesh, parts: readonly string[]): Vec3[] {
   return found.sort((a, b) => a.corner - b.corner).map((entry) => entry.point);
 }
 
-/** Corner numbers of the convex hull of points in a plane (monotone chain, Andrew 1979). */
-function flatHull(points: readonly Vec3[], x: Vec3, y: Vec3): number[] {
-  const flat = points.map((p, i) => ({ i, u: dot(p, x), v: dot(p, y) })).sort((a, b) => a.u - b.u || a.v - b.v);
+/** Numbers of the points on the convex hull of points in a plane, anticlockwise (monotone chain, Andrew 1979). */
+export function flatHull(points: readonly { readonly u: number; readonly v: number }[]): number[] {
+  const flat = points.map(({ u, v }, i) => ({ i, u, v })).sort((a, b) => a.u - b.u || a.v - b.v);
   const half = (order: typeof flat): typeof flat => {
     const chain: typeof flat = [];
     for (const p of order) {
@@ -120,7 +120,7 @@ export function hullPoints(points: readonly Vec3[]): Vec3[] {
     ]);
     numbers = [...ends];
   } else if (thickness <= extent * FLAT) {
-    numbers = flatHull(points, line, across);
+    numbers = flatHull(points.map((p) => ({ u: dot(p, line), v: dot(p, across) })));
   } else {
     try {
       numbers = solidHull(points, extent);

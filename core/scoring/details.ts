@@ -1,8 +1,9 @@
 import type { Exercise } from '../exercise';
-import { type Polygon, sectionArea } from '../geometry';
+import { flatHull, type Polygon, sectionArea } from '../geometry';
 import { angleBetween, exact, type Vec3 } from '../math';
 import { initialScene } from '../navigation';
 import type { Trace } from '../trace';
+import { FRAME_ASPECT, project } from '../view';
 import { type CallResult, callResults } from './calls';
 import { gatherEvidence } from './evidence';
 import { followedPath } from './followed';
@@ -31,6 +32,8 @@ export type StepDetail =
     }
   | {
       readonly kind: 'frame';
+      /** The subject's outline on the screen, frame heights. */
+      readonly outline: readonly (readonly [u: number, v: number])[];
       readonly box: Framing['box'];
       readonly asked: Framing['box'];
       readonly margins: { left: number; right: number; top: number; bottom: number };
@@ -68,8 +71,18 @@ export function detailsOf(exercise: Pick<Exercise, 'steps'>, model: ScoredModel,
       return { kind: 'orbit', reference: line, path: unroll(aligned.path, line[0]?.azimuth), pairs: aligned.pairs, worst: off.indexOf(Math.max(...off)) };
     }
     if (goal.kind === 'frameIt') {
-      const framing = framingOf(evidence.after.view, subjectOf(model.mesh, subjectIds(goal)));
-      return framing ? { kind: 'frame', box: framing.box, asked: askedBox(framing, goal.margins), margins: goal.margins } : { kind: 'none' };
+      const points = subjectOf(model.mesh, subjectIds(goal));
+      const framing = framingOf(evidence.after.view, points);
+      const seen = points.map((point) => project(evidence.after.view, point, FRAME_ASPECT));
+      return framing
+        ? {
+            kind: 'frame',
+            outline: flatHull(seen).flatMap((i) => (seen[i] ? [[seen[i].u, seen[i].v] as const] : [])),
+            box: framing.box,
+            asked: askedBox(framing, goal.margins),
+            margins: goal.margins,
+          }
+        : { kind: 'none' };
     }
     const plane = goal.kind === 'cutToReveal' ? goal.plane : goal.target.section;
     if (!plane) return { kind: 'none' };

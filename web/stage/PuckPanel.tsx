@@ -66,8 +66,11 @@ const PADS = [
   { id: 'lift', title: 'Lift and lean', words: 'Drag up to lift, down to press, right or left to lean', x: [4, 1], y: [2, 1] },
 ] as const;
 
+export type PuckMoves = NonNullable<Scheme['options']['puck']>['moves'];
+
 /** The simulated 3D mouse: a cap on three pads that springs back. Arrow keys hold a stroke while they are down. */
-export function PuckPanel({ session, scheme }: { readonly session: Session; readonly scheme: Scheme }) {
+export function PuckPanel({ session, scheme, onMoves }: { readonly session: Session; readonly scheme: Scheme; readonly onMoves: (moves: PuckMoves) => void }) {
+  const moves = scheme.options.puck?.moves ?? 'model';
   const puck = usePuck(session, scheme);
   const [held, setHeld] = useState<{ id: string; x: number; y: number } | null>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
@@ -132,6 +135,13 @@ export function PuckPanel({ session, scheme }: { readonly session: Session; read
           </div>
         ))}
       </div>
+      <label className="mt-2 flex items-center gap-2 text-xs">
+        The cap moves
+        <select className="field !w-auto !py-0.5 text-xs" value={moves} onChange={(e) => onMoves(e.target.value as PuckMoves)}>
+          <option value="model">the model</option>
+          <option value="camera">the camera</option>
+        </select>
+      </label>
       <div className="mt-2 flex gap-2">
         {[1, 2].map((button) => (
           <button

@@ -109,14 +109,12 @@ export function StepPictures({ exercise, step, scene, detail, meshHash, publishe
                 stroke="var(--color-amber)"
                 strokeWidth="0.009"
               />
-              <rect
-                x={detail.box.u0}
-                y={-detail.box.v1}
-                width={detail.box.u1 - detail.box.u0}
-                height={detail.box.v1 - detail.box.v0}
+              <polygon
+                points={detail.outline.map(([u, v]) => `${u},${-v}`).join(' ')}
                 fill="none"
                 stroke="var(--color-ink)"
-                strokeWidth="0.009"
+                strokeWidth="0.008"
+                strokeLinejoin="round"
               />
             </svg>
           )}

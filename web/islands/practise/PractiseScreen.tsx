@@ -3,7 +3,7 @@ import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
 import type { View } from '@core/view';
 import { InnerLines, OrbitLine, SectionArrow } from '@web/stage/overlays';
-import { PuckPanel } from '@web/stage/PuckPanel';
+import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
 import { SectionPanel } from '@web/stage/SectionPanel';
 import { StageFrame } from '@web/stage/StageFrame';
@@ -44,6 +44,8 @@ interface Props {
 }
 
 const KEPT_SCHEME = 'dial-home-scheme';
+/** Whether the puck moves the model or the camera: a matter of the hand, so it is kept with the browser. */
+const KEPT_MOVES = 'dial-home-puck-moves';
 /** Handing in under this score asks once. */
 const FAR = 60;
 const nothing = createStore(() => null);
@@ -56,7 +58,12 @@ function usualScheme(schemes: readonly Scheme[]): Scheme {
 }
 
 export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tryOut }: Props) {
-  const [scheme, setScheme] = useState(() => usualScheme(schemes));
+  const [chosen, setScheme] = useState(() => usualScheme(schemes));
+  const [moves, setMoves] = useState<PuckMoves | null>(() => (window.localStorage.getItem(KEPT_MOVES) as PuckMoves | null) ?? null);
+  const scheme = useMemo(
+    () => (chosen.options.puck && moves ? { ...chosen, options: { ...chosen.options, puck: { ...chosen.options.puck, moves } } } : chosen),
+    [chosen, moves],
+  );
   const [step, setStep] = useState(0);
   const [hints, setHints] = useState<readonly number[]>([]);
   const [sheet, setSheet] = useState<'scheme' | 'restart' | 'far' | null>(null);
@@ -67,7 +74,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
   const canvas = useRef<HTMLCanvasElement>(null);
 
   const open = useMemo(() => tryOut?.open ?? openOnServer(exercise), [tryOut, exercise]);
-  const attempt = useAttempt(exercise, meshHash, home, scheme, open, tryOut?.loaded ?? null);
+  const attempt = useAttempt(exercise, meshHash, home, chosen, open, tryOut?.loaded ?? null);
   const { session, prepared, opened } = attempt;
   const { rectangle, grab, handle } = useStage(canvas, prepared, session, scheme);
   const state = useStore(session ?? (nothing as never), (s: ReturnType<NonNullable<typeof session>['getState']> | null) => s);
@@ -143,7 +150,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
   };
   const askScheme = (id: string): void => {
     const found = schemes.find((s) => s.id === id);
-    if (!found || found === scheme) return;
+    if (!found || found === chosen) return;
     if (session && session.moves.length > 0) setWanted(found);
     else changeScheme(found);
   };
@@ -198,7 +205,16 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
         </div>
         {picture && goal?.kind !== 'callView' && <TargetPicture picture={picture} onLay={setLaid} />}
         {present && <GoalPanel step={present} calls={calls} />}
-        {scheme.family === 'puck' && session && <PuckPanel session={session} scheme={scheme} />}
+        {scheme.family === 'puck' && session && (
+          <PuckPanel
+            session={session}
+            scheme={scheme}
+            onMoves={(next) => {
+              window.localStorage.setItem(KEPT_MOVES, next);
+              setMoves(next);
+            }}
+          />
+        )}
         {session && scene.section && <SectionPanel scene={scene} onCommand={command} />}
         <div className={`mt-auto shrink-0 ${scheme.family === 'puck' ? 'w-44 self-center' : ''}`}>
           <ViewDial
