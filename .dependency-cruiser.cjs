@@ -3,7 +3,7 @@ const only = (from, allowed) => ({
   name: `${from}-imports`,
   severity: 'error',
   comment: `${from}/ may import only ${allowed.join(', ') || 'itself'} of this project`,
-  from: { path: `^${from}/`, pathNot: '\\.test\\.ts$|/testing/' },
+  from: { path: `^${from}/`, pathNot: '\\.test\\.ts$|/tests/' },
   to: { path: '^(core|formats|server|web|demo|scripts|tests|bench)/', pathNot: [`^${from}/`, ...allowed.map((a) => `^${a}/`)] },
 });
 
@@ -18,7 +18,7 @@ module.exports = {
     {
       name: 'core-is-pure',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$|/testing/' },
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|/tests/' },
       to: { path: '^node_modules/', pathNot: '^node_modules/(zod|quickhull3d|clipper2-ts)/' },
     },
     { name: 'core-knows-no-node', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },

@@ -24,12 +24,12 @@ export default defineConfig({
         test: {
           ...patient,
           name: 'unit',
-          include: ['core/**/*.test.ts', 'formats/**/*.test.ts', 'web/**/*.test.ts', 'demo/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: ['core/**/*.test.ts', 'formats/**/*.test.ts', 'web/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'scripts/**/*.test.ts'],
         },
       },
       {
         resolve: { alias },
-        test: { ...patient, name: 'server', include: ['server/**/*.test.ts'], globalSetup: ['server/testing/globalSetup.ts'], fileParallelism: false },
+        test: { ...patient, name: 'server', include: ['server/**/*.test.ts'], globalSetup: ['server/tests/globalSetup.ts'], fileParallelism: false },
       },
       {
         resolve: { alias },

@@ -1,5 +1,5 @@
 import { boxOf } from '@core';
-import { boxes } from '@core/testing/meshes';
+import { boxes } from '@core/tests/meshes';
 import { expect, it } from 'vitest';
 import { AS_IT_IS, type Placement, placeMesh } from './placeMesh';
 

@@ -1,4 +1,4 @@
-import { boxes } from '@core/testing/meshes';
+import { boxes } from '@core/tests/meshes';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FormatError } from './formatError';

@@ -1,8 +1,9 @@
 /** Takes one picture of each main view; called by `npm run screenshots`. */
 import { mkdirSync } from 'node:fs';
 import { By } from 'selenium-webdriver';
-import { clickAt, drag, field, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor } from '../tests/e2e/browser';
+import { clickAt, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
+import { choose, openExercise } from '../tests/e2e/screens';
 import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
 
 const FOLDER = 'docs/screenshots';
@@ -20,12 +21,9 @@ async function shot(name: string): Promise<void> {
   await saveScreenshot(driver, `${FOLDER}/${name}.png`);
   process.stdout.write(`${name}\n`);
 }
-const practise = async (title: string): Promise<void> => {
-  await driver.get(`${base()}/practise/${await exerciseNamed(stored, title)}`);
-  await stage(driver);
-};
-const choose = async (scheme: string): Promise<void> => {
-  await (await field(driver, 'Scheme')).findElement(By.xpath(`.//option[normalize-space()='${scheme}']`)).click();
+const practise = (title: string): Promise<string> => openExercise(driver, stored, title);
+const scheme = async (name: string): Promise<void> => {
+  await choose(driver, 'Scheme', name);
   await stage(driver);
 };
 /** The card of a learner's worst attempt at an exercise, where most is to be seen. */
@@ -55,9 +53,9 @@ try {
   await keys(driver, '?');
   await shot('scheme-card');
   await practise('Round to the ladder');
-  await choose('3D mouse');
+  await scheme('3D mouse');
   await shot('practise-puck');
-  await choose('Two-button mouse');
+  await scheme('Two-button mouse');
   await practise('Down to the gear train');
   await hoverAt(driver, [-0.12, 0.1]);
   await keys(driver, 'k');

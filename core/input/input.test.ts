@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { navigate } from '../navigation';
 import { Command } from '../navigation/command';
-import { start } from '../testing/practice';
+import { start } from '../tests/practice';
 import { anglesOf, FRAME } from '../view';
 import { shapeAxes, USUAL_PUCK } from './axes';
 import { bindingFor, findConflicts, triggerWords, unreachable } from './bindings';

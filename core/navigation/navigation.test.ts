@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { angleOfRotation, type Vec3 } from '../math';
-import { command, perspectiveView, vec3, view } from '../testing/arbitraries';
+import { command, perspectiveView, vec3, view } from '../tests/arbitraries';
 import { anglesOf, eyeOf, FRAME, orientationFrom, pointAt, project, type View } from '../view';
 import { apply } from './apply';
 import { Command } from './command';

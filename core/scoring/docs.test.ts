@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { CRITERION_IDS, type CriterionId, type Goal } from '../exercise';
 import type { Vec3 } from '../math';
 import { apply, type Command } from '../navigation';
-import { attempt, crate, exerciseOf, start } from '../testing/practice';
+import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import { contextFor } from './model';
 import { orbitPath, orbitSweep, orbitWorst } from './paths';
 import { pointsFor, scoreOf } from './points';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aboutZ, fromAxisAngle, multiply, normalise, type Vec3 } from '../math';
-import { quat } from '../testing/arbitraries';
+import { quat } from '../tests/arbitraries';
 import { orientationFrom, type View } from '../view';
 import { askedBox, fillOf, framingOf, marginError, placementOf, sizeRatio } from './framing';
 import { directionError, rollError } from './orientation';

@@ -4,7 +4,7 @@ import type { Criterion, CriterionId, Goal } from '../exercise';
 import { KEYBOARD_ALONE, SIX_AXIS_PUCK, TWO_BUTTON_MOUSE } from '../input';
 import { apply, type Command, initialScene } from '../navigation';
 import { minimumJerkPath } from '../simulation';
-import { attempt, crate, exerciseOf, start } from '../testing/practice';
+import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import { contextFor } from './model';
 import { judgeNow, scoreAttempt } from './scoreAttempt';
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { contextFor } from '../scoring/model';
-import { command } from '../testing/arbitraries';
-import { attempt, crate, start } from '../testing/practice';
+import { command } from '../tests/arbitraries';
+import { attempt, crate, start } from '../tests/practice';
 import { sameView } from '../view';
 import { checkTrace, type TraceRules } from './checkTrace';
 import { stepSpans } from './clock';

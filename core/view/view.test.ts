@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aboutZ, angleOfRotation, backOf, multiply, type Vec3 } from '../math';
-import { perspectiveView, quat, vec3, view } from '../testing/arbitraries';
+import { perspectiveView, quat, vec3, view } from '../tests/arbitraries';
 import { lookAt } from './aim';
 import { anglesOf, orientationFrom } from './angles';
 import { fit } from './fit';

@@ -1,7 +1,7 @@
 import { type Exercise, initialScene, type Scheme, schemeById, scoreAttempt, simulateAttempt, type Trace, usualCriteria } from '@core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { cardOf, traceOf } from '../repositories/attempts';
-import { aModel, openTestService, type School, school, type TestService } from '../testing/testService';
+import { aModel, openTestService, type School, school, type TestService } from '../tests/testService';
 import { attemptSeen, handIn, openAttempt, traceSeen, tryOut } from './attempts';
 import { assignExercise, draftRead, forTrainee, makeExercise, pictureBytes, publish, saveDraft, versionToPractise } from './exercises';
 import { meshBytes, meshOf, modelRead } from './models';

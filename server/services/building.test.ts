@@ -1,7 +1,7 @@
 import type { Exercise } from '@core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findVersion } from '../repositories/exercises';
-import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../testing/testService';
+import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
 import { assignExercise, copyExercise, draftRead, exercisesRead, makeExercise, publish, saveDraft } from './exercises';
 import { changeModel, importModel, modelRead, modelsRead, reviseModel } from './models';
 

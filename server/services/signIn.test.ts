@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openTestService, PASSWORD, person, school, type TestService } from '../testing/testService';
+import { openTestService, PASSWORD, person, school, type TestService } from '../tests/testService';
 import { addToGroup, groupLed, makePerson, peopleOfGroup, personSeen, resetPassword } from './people';
 import { demoSignIn, signIn, signOut, whoIs } from './signIn';
 

@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from '../../scripts/setup/mariaDb.mjs';
-import setUpDatabase from '../../server/testing/globalSetup';
+import setUpDatabase from '../../server/tests/globalSetup';
 
 const sleep = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { scoreAttempt } from '@core';
-import { boxes } from '@core/testing/meshes';
+import { boxes } from '@core/tests/meshes';
 import { writeGlb } from '@formats';
 import { By } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -25,7 +25,8 @@ import {
   wheel,
   write,
 } from './browser';
-import { base, openStored, storedAttempt } from './stored';
+import { handIn, idIn } from './screens';
+import { base, openStored } from './stored';
 
 let browser: Browser;
 const stored = openStored();
@@ -46,8 +47,6 @@ afterAll(async () => {
   await stored.close();
   rmSync(folder, { recursive: true, force: true });
 });
-
-const idIn = async (): Promise<string> => new URL(await browser.driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
 
 it('a model is imported, an exercise built, published and assigned, practised by pointer, wheel and keys, scored and seen in the progress', async () => {
   const { driver } = browser;
@@ -70,7 +69,7 @@ it('a model is imported, an exercise built, published and assigned, practised by
     await stage(driver);
     await press(driver, 'Build an exercise on it');
     await waitFor(driver, 'the builder', async () => /\/build\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl()));
-    const exerciseId = await idIn();
+    const exerciseId = await idIn(driver);
 
     await stage(driver);
     await write(driver, 'Title', 'Behind the toolbox');
@@ -90,17 +89,9 @@ it('a model is imported, an exercise built, published and assigned, practised by
     await wheel(driver, [0, 0], -2);
     await hoverAt(driver, [0, 0]);
     await keys(driver, '\uE012');
-    await press(driver, 'Hand in');
-    // Far or near: where it asks once more, it is meant.
-    await driver.wait(async () => {
-      const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
-      if (sure[0]) await sure[0].click().catch(() => {});
-      return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
-    }, PATIENCE);
-    const attemptId = await idIn();
+    const attempt = await handIn(driver, stored);
     const score = Number(await textOf(driver, '[data-testid=score]'));
 
-    const attempt = await storedAttempt(stored, attemptId);
     expect(attempt.trace.moves.map((m) => m.command.kind)).toEqual(expect.arrayContaining(['zoom', 'orbit', 'turn']));
     const computed = scoreAttempt(attempt.version.content, attempt.model, attempt.trace, attempt.scheme);
     expect(JSON.parse(JSON.stringify(computed))).toEqual(attempt.card);

@@ -22,7 +22,8 @@ import {
   waitFor,
   wheel,
 } from './browser';
-import { base, exerciseNamed, openStored, storedAttempt } from './stored';
+import { choose, handIn, openExercise } from './screens';
+import { base, openStored } from './stored';
 
 let browser: Browser;
 const stored = openStored();
@@ -35,28 +36,11 @@ afterAll(async () => {
   await stored.close();
 });
 
-async function open(title: string): Promise<string> {
-  const id = await exerciseNamed(stored, title);
-  await browser.driver.get(`${base()}/practise/${id}`);
-  await stage(browser.driver);
-  return id;
-}
+const open = (title: string): Promise<string> => openExercise(browser.driver, stored, title);
 
-async function choose(scheme: string): Promise<void> {
-  const select = await field(browser.driver, 'Scheme');
-  await select.findElement(By.xpath(`.//option[normalize-space()='${scheme}']`)).click();
+async function scheme(name: string): Promise<void> {
+  await choose(browser.driver, 'Scheme', name);
   await stage(browser.driver);
-}
-
-async function handIn(): Promise<string> {
-  const { driver } = browser;
-  await press(driver, 'Hand in');
-  await driver.wait(async () => {
-    const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
-    if (sure[0]) await sure[0].click().catch(() => {});
-    return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
-  }, PATIENCE);
-  return new URL(await driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
 }
 
 const frames = async (): Promise<number> => Number(await (await browser.driver.findElement(By.css('canvas[role=application]'))).getAttribute('data-frames'));
@@ -75,7 +59,7 @@ describe('practising', () => {
     const { driver } = browser;
     await picturing(driver, 'keyboard', async () => {
       await open('Call the sides');
-      await choose('Keyboard alone');
+      await scheme('Keyboard alone');
       const keyFor: Record<string, string> = {
         'the front': '1',
         'the right': '2',
@@ -94,7 +78,7 @@ describe('practising', () => {
         if (i % 2 === 0) await press(driver, 'That is it');
       }
       await waitFor(driver, 'all calls answered', async () => (await driver.findElement(By.css('[aria-label="The call"]')).getText()).includes('All called'));
-      const attempt = await storedAttempt(stored, await handIn());
+      const attempt = await handIn(driver, stored);
       expect(attempt.trace.moves.every((m) => m.gesture?.device === 'keyboard')).toBe(true);
       expect(attempt.card.steps[0]?.criteria.find((c) => c.id === 'standardAngle')?.points).toBe(1);
       expect(attempt.card.score).toBeGreaterThan(60);
@@ -105,7 +89,7 @@ describe('practising', () => {
     const { driver } = browser;
     await picturing(driver, 'puck', async () => {
       await open('Round to the ladder');
-      await choose('3D mouse');
+      await scheme('3D mouse');
       const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
       await settled();
       const before = await round();
@@ -116,7 +100,7 @@ describe('practising', () => {
       await waitFor(driver, 'the model to turn', async () => (await round()) !== before);
       await driver.actions({ async: true }).release().perform();
       expect(await pad.getAttribute('aria-valuetext')).toBe('at rest');
-      const attempt = await storedAttempt(stored, await handIn());
+      const attempt = await handIn(driver, stored);
       expect(attempt.trace.moves.some((m) => m.command.kind === 'orbit' && m.gesture?.device === 'puck')).toBe(true);
       expect(attempt.trace.scheme.id).toBe('six-axis-puck');
       expect(JSON.parse(JSON.stringify(scoreAttempt(attempt.version.content, attempt.model, attempt.trace, attempt.scheme)))).toEqual(attempt.card);
@@ -127,7 +111,7 @@ describe('practising', () => {
     const { driver } = browser;
     await picturing(driver, 'stage', async () => {
       await open('Behind and above');
-      await choose('Two-button mouse');
+      await scheme('Two-button mouse');
       const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
       await settled();
       const home = await round();

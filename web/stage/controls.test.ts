@@ -1,6 +1,6 @@
 import { TWO_BUTTON_MOUSE } from '@core/input';
 import { contextFor, scoreAttempt } from '@core/scoring';
-import { attempt, crate, exerciseOf, start } from '@core/testing/practice';
+import { attempt, crate, exerciseOf, start } from '@core/tests/practice';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { connectControls } from './controls';
 import { createSession, type Session } from './session';

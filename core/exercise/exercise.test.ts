@@ -1,0 +1,118 @@
+import { describe, expect, it } from 'vitest';
+import { Command } from '../navigation/command';
+import { exerciseOf, start } from '../tests/practice';
+import { COMMAND_GROUP_IDS, COMMAND_GROUPS, isAllowed } from './commandGroups';
+import { CRITERIA, criterionInfo } from './criteriaList';
+import { exerciseSchema } from './exerciseSchema';
+import { GOAL_KINDS, type Goal, marginsSchema } from './goals';
+import { SKILLS, skillLabel } from './skills';
+import { isMeasured, measuredFor, usualCriteria } from './usualCriteria';
+
+const goals: Record<(typeof GOAL_KINDS)[number], Goal> = {
+  matchView: { kind: 'matchView', target: start, subject: [] },
+  callView: {
+    kind: 'callView',
+    order: 'asGiven',
+    calls: [
+      { kind: 'standard', name: 'front' },
+      { kind: 'face', name: 'the lid', point: [0, 0, 1], normal: [0, 0, 1] },
+    ],
+  },
+  followOrbit: {
+    kind: 'followOrbit',
+    pivot: [0, 0, 0],
+    path: [
+      { t: 0, view: start.view },
+      { t: 1, view: start.view },
+    ],
+  },
+  frameIt: { kind: 'frameIt', subject: [], margins: { left: 0.1, right: 0.1, top: 0.1, bottom: 0.1 } },
+  cutToReveal: { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: ['lid'] },
+};
+
+describe('criteria', () => {
+  it.each(GOAL_KINDS)('the usual ones of %s can all be measured, and their weights count', (kind) => {
+    const list = usualCriteria(goals[kind]);
+    expect(list.every((c) => isMeasured(goals[kind], c.id))).toBe(true);
+    expect(list.some((c) => c.weight > 0)).toBe(true);
+    expect(exerciseSchema.safeParse(exerciseOf(goals[kind])).success).toBe(true);
+  });
+
+  it('a first look round is never punished: time and gestures weigh nothing to begin with', () => {
+    for (const kind of GOAL_KINDS)
+      for (const c of usualCriteria(goals[kind])) if (c.id === 'time' || c.id === 'detour') expect(c.weight, `${kind} ${c.id}`).toBe(0);
+  });
+
+  it('a cut without a target plane is judged by what shows alone', () => {
+    expect(
+      usualCriteria({ kind: 'cutToReveal', plane: null, reveal: ['lid'] })
+        .filter((c) => c.weight > 0)
+        .map((c) => c.id),
+    ).toEqual(['revealed']);
+  });
+
+  it('only faces called means no standard angle', () => {
+    const calls = [{ kind: 'face' as const, name: 'lid', point: [0, 0, 1] as const, normal: [0, 0, 1] as const }];
+    expect(usualCriteria({ kind: 'callView', order: 'asGiven', calls }).map((c) => c.id)).not.toContain('standardAngle');
+  });
+
+  it('what is hidden or cut in a target is judged as well', () => {
+    const target = { ...start, visibility: { lid: 'hidden' as const }, section: { normal: [0, 0, 1] as const, offset: 0.5 } };
+    expect(usualCriteria({ kind: 'matchView', target, subject: [] }).map((c) => c.id)).toEqual(
+      expect.arrayContaining(['visibility', 'sectionAngle', 'sectionOffset']),
+    );
+  });
+
+  it('each has words and a unit, once', () => {
+    expect(new Set(CRITERIA.map((c) => c.id)).size).toBe(CRITERIA.length);
+    for (const { id } of CRITERIA) expect(criterionInfo(id).label.length).toBeGreaterThan(2);
+    for (const kind of GOAL_KINDS) expect(measuredFor(goals[kind]).length).toBeGreaterThan(5);
+  });
+});
+
+describe('what is allowed', () => {
+  it('every command stands in one group, or is always allowed', () => {
+    const grouped = COMMAND_GROUP_IDS.flatMap((id) => [...COMMAND_GROUPS[id].kinds] as string[]);
+    expect(new Set(grouped).size).toBe(grouped.length);
+    const kinds = Command.options.map((o) => o.shape.kind.value);
+    expect(kinds.filter((k) => !grouped.includes(k)).sort()).toEqual(['cancel', 'reset', 'select']);
+  });
+
+  it('a group that is left out forbids its commands alone', () => {
+    const allowed = COMMAND_GROUP_IDS.filter((id) => id !== 'standard');
+    expect(isAllowed('standard', allowed)).toBe(false);
+    expect(isAllowed('snap', allowed)).toBe(false);
+    expect(isAllowed('orbit', allowed)).toBe(true);
+    expect(isAllowed('cancel', [])).toBe(true);
+  });
+});
+
+describe('the exercise schema', () => {
+  const good = exerciseOf(goals.matchView);
+  it.each([
+    ['no title', { title: ' ' }],
+    ['no step', { steps: [] }],
+    ['nothing allowed', { allowed: [] }],
+    ['an unknown group', { allowed: ['flying'] }],
+    ['full beyond zero', { steps: [{ ...good.steps[0], criteria: [{ id: 'direction', full: 2, zero: 1, weight: 1 }] }] }],
+    ['a criterion twice', { steps: [{ ...good.steps[0], criteria: [1, 2].map(() => ({ id: 'direction', full: 0, zero: 1, weight: 1 })) }] }],
+    ['no weight at all', { steps: [{ ...good.steps[0], criteria: [{ id: 'direction', full: 0, zero: 1, weight: 0 }] }] }],
+    ['four hints', { steps: [{ ...good.steps[0], hints: ['a', 'b', 'c', 'd'] }] }],
+    ['three other skills', { steps: [{ ...good.steps[0], otherSkills: ['pan', 'zoom', 'recover'] }] }],
+    ['an unknown skill', { steps: [{ ...good.steps[0], skill: 'juggling' }] }],
+    ['a model of revision 0', { model: { id: 'm', revision: 0 } }],
+  ])('refuses %s', (_name, change) => {
+    expect(exerciseSchema.safeParse({ ...good, ...change }).success).toBe(false);
+  });
+
+  it('margins must leave room', () => {
+    expect(marginsSchema.safeParse({ left: 0.5, right: 0.5, top: 0, bottom: 0 }).success).toBe(false);
+    expect(marginsSchema.safeParse({ left: 0.4, right: 0.5, top: 0, bottom: 0 }).success).toBe(true);
+  });
+});
+
+it('there are sixteen skills, in the order in which they are taught', () => {
+  expect(SKILLS).toHaveLength(16);
+  expect(SKILLS.slice(0, 4).map((s) => s.label)).toEqual(['Orbit', 'Pan', 'Zoom', 'Recover']);
+  expect(skillLabel('squareOn')).toBe('Square on');
+});

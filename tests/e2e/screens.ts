@@ -1,0 +1,32 @@
+import { By, type WebDriver } from 'selenium-webdriver';
+import { field, PATIENCE, press, stage } from './browser';
+import { base, exerciseNamed, type openStored, type StoredAttempt, storedAttempt } from './stored';
+
+type Stored = ReturnType<typeof openStored>;
+
+/** Id at the end of the present address. */
+export const idIn = async (driver: WebDriver): Promise<string> => new URL(await driver.getCurrentUrl()).pathname.split('/').at(-1) ?? '';
+
+/** Chooses an option of a list by its words. */
+export async function choose(driver: WebDriver, label: string | RegExp, option: string): Promise<void> {
+  // Parts of a model are indented by wide spaces.
+  await (await field(driver, label)).findElement(By.xpath(`.//option[normalize-space(translate(., '\u2003', ' '))='${option}']`)).click();
+}
+
+export async function openExercise(driver: WebDriver, stored: Stored, title: string): Promise<string> {
+  const id = await exerciseNamed(stored, title);
+  await driver.get(`${base()}/practise/${id}`);
+  await stage(driver);
+  return id;
+}
+
+/** Hands in, far from the target or near, and gives what the database then holds. */
+export async function handIn(driver: WebDriver, stored: Stored): Promise<StoredAttempt> {
+  await press(driver, 'Hand in');
+  await driver.wait(async () => {
+    const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
+    if (sure[0]) await sure[0].click().catch(() => {});
+    return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
+  }, PATIENCE);
+  return storedAttempt(stored, await idIn(driver));
+}
