@@ -56,7 +56,7 @@ server.on('error', (error) => {
 server.listen(port, '127.0.0.1', () => {
   process.stdout.write(`\nDial Home is ready: http://127.0.0.1:${port}\n`);
   if (process.env.DIALHOME_DEMO)
-    process.stdout.write('Demo sign-ins: the buttons on the sign-in page, or lead, maren, ida, tomas … with the password "lighthouse".\n');
+    process.stdout.write('Demo sign-ins: the buttons on the sign-in page, or edda, maren, ida, tomas … with the password "lighthouse".\n');
   process.stdout.write('Ctrl-C stops everything.\n');
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.close(() => process.exit(0)) && server.closeAllConnections());

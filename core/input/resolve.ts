@@ -86,6 +86,26 @@ function onSelection(does: string, scene: Scene): Command[] {
   return [{ kind: 'show', parts: [...parts], state: already ? 'shown' : state }];
 }
 
+/**
+ * A stored step in the size of the present view: lengths are shares of the frame's height at the target, so that a step
+ * looks the same on a buoy and on a watch; the field of view changes by a factor.
+ */
+function scaled(command: Command, scene: Scene): Command {
+  const frame = frameHeightAt(scene.view, scene.view.distance);
+  switch (command.kind) {
+    case 'shiftSection':
+    case 'dolly':
+    case 'rise':
+      return { ...command, metres: command.metres * frame };
+    case 'walk':
+      return { ...command, forward: command.forward * frame, right: command.right * frame };
+    case 'fieldOfView':
+      return { ...command, angle: Math.min(2.4, Math.max(0.12, scene.view.fovY * command.angle)) };
+    default:
+      return command;
+  }
+}
+
 const STYLES = ['shadedEdges', 'shaded', 'hiddenLine', 'outline', 'wireframe'] as const;
 
 /**
@@ -105,12 +125,7 @@ export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pi
       }
       return gesture.kind === 'axes' ? resolveAxes(scheme, gesture.axes, gesture.dt, scene) : [];
     case 'command':
-      if (command.command.kind === 'shiftSection' && !scene.section) return [];
-      if (command.command.kind === 'shiftSection') {
-        // The stored step is a share of the frame, so that a step looks the same on a buoy and on a watch.
-        return [{ kind: 'shiftSection', metres: command.command.metres * frameHeightAt(scene.view, scene.view.distance) }];
-      }
-      return [command.command];
+      return [scaled(command.command, scene)];
     case 'atPointer':
       return atPointer(command.does, scene, pick);
     case 'selection':
@@ -119,4 +134,15 @@ export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pi
       if (command.does === 'projection') return [{ kind: 'projection', projection: scene.view.projection === 'perspective' ? 'orthographic' : 'perspective' }];
       return [{ kind: 'style', style: STYLES[(STYLES.indexOf(scene.style) + 1) % STYLES.length] ?? 'shaded' }];
   }
+}
+
+/** Why a bound gesture did nothing here, in words that say what to do; null when it did, or where silence is right. */
+export function whyNothing(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pick | null): string | null {
+  const binding = bindingFor(scheme, gesture);
+  if (!binding || gesture.kind === 'drag' || gesture.kind === 'axes' || resolve(scheme, gesture, scene, pick).length > 0) return null;
+  if (binding.command.kind === 'selection') return 'Nothing is picked: click a part first.';
+  if (binding.command.kind !== 'atPointer') return null;
+  return binding.command.does === 'normalTo' || binding.command.does === 'section'
+    ? 'No face is meant: point at one, or pick it first.'
+    : 'No point is meant: point at the model, or pick a part first.';
 }

@@ -14,6 +14,7 @@ const look = (code: string, name: StandardName, ...modifiers: Modifier[]): Bindi
 
 /** Keys that every scheme has: the digits go once round the dial, then over and under it. */
 const SHARED_KEYS: readonly Binding[] = [
+  // Lengths of dolly, rise, walk and the cut are shares of the frame's height at the target; the field of view is a factor.
   look('Digit1', 'front'),
   look('Digit2', 'right'),
   look('Digit3', 'rear'),
@@ -55,9 +56,14 @@ const SHARED_KEYS: readonly Binding[] = [
   key('KeyU', { kind: 'showAll' }),
   keyDoes('KeyP', { kind: 'toggle', does: 'projection' }),
   keyDoes('KeyW', { kind: 'toggle', does: 'style' }),
+  key('KeyR', { kind: 'reset' }),
+  key('KeyD', { kind: 'dolly', metres: 0.1 }),
+  key('KeyD', { kind: 'dolly', metres: -0.1 }, 'shift'),
+  key('KeyF', { kind: 'fieldOfView', angle: 0.8 }),
+  key('KeyF', { kind: 'fieldOfView', angle: 1.25 }, 'shift'),
 ];
 
-/** Finer steps and slides: with Shift a third of the turn, with Alt the same keys slide the view. */
+/** Finer steps, slides, looking about and standing: with Shift a fifth of the step, with Alt the same keys slide the view. */
 const FINE_KEYS: readonly Binding[] = [
   key('ArrowLeft', { kind: 'turn', axis: 'left', angle: STEP / 5 }, 'shift'),
   key('ArrowRight', { kind: 'turn', axis: 'right', angle: STEP / 5 }, 'shift'),
@@ -67,6 +73,16 @@ const FINE_KEYS: readonly Binding[] = [
   key('ArrowRight', { kind: 'pan', dx: -50, dy: 0 }, 'alt'),
   key('ArrowUp', { kind: 'pan', dx: 0, dy: 50 }, 'alt'),
   key('ArrowDown', { kind: 'pan', dx: 0, dy: -50 }, 'alt'),
+  key('Comma', { kind: 'roll', angle: Math.PI / 2 }, 'alt'),
+  key('Period', { kind: 'roll', angle: -Math.PI / 2 }, 'alt'),
+  key('PageUp', { kind: 'rise', metres: 0.05 }),
+  key('PageDown', { kind: 'rise', metres: -0.05 }),
+  key('PageUp', { kind: 'walk', forward: 1, right: 0, dt: 0.05, onGround: true }, 'shift'),
+  key('PageDown', { kind: 'walk', forward: -1, right: 0, dt: 0.05, onGround: true }, 'shift'),
+  key('ArrowLeft', { kind: 'look', yaw: STEP / 3, pitch: 0 }, 'shift', 'alt'),
+  key('ArrowRight', { kind: 'look', yaw: -STEP / 3, pitch: 0 }, 'shift', 'alt'),
+  key('ArrowUp', { kind: 'look', yaw: 0, pitch: STEP / 3 }, 'shift', 'alt'),
+  key('ArrowDown', { kind: 'look', yaw: 0, pitch: -STEP / 3 }, 'shift', 'alt'),
   key('Comma', { kind: 'roll', angle: STEP / 5 }, 'shift'),
   key('Period', { kind: 'roll', angle: -STEP / 5 }, 'shift'),
   key('Equal', { kind: 'zoom', factor: 1.05 }, 'shift'),
@@ -83,7 +99,7 @@ const POINTER_OPTIONS = { orbit: 'turntable', pivot: 'pointer', zoomTo: 'pointer
 
 export const THREE_BUTTON_MOUSE: Scheme = {
   id: 'three-button-mouse',
-  revision: 1,
+  revision: 2,
   name: 'Three-button mouse',
   family: 'mouse',
   device: 'threeButtonMouse',
@@ -103,7 +119,7 @@ export const THREE_BUTTON_MOUSE: Scheme = {
 
 export const TWO_BUTTON_MOUSE: Scheme = {
   id: 'two-button-mouse',
-  revision: 1,
+  revision: 2,
   name: 'Two-button mouse',
   family: 'mouse',
   device: 'twoButtonMouse',
@@ -123,7 +139,7 @@ export const TWO_BUTTON_MOUSE: Scheme = {
 
 export const KEYBOARD_ALONE: Scheme = {
   id: 'keyboard-alone',
-  revision: 1,
+  revision: 2,
   name: 'Keyboard alone',
   family: 'keyboard',
   device: 'keyboard',
@@ -134,7 +150,7 @@ export const KEYBOARD_ALONE: Scheme = {
 
 export const SIX_AXIS_PUCK: Scheme = {
   id: 'six-axis-puck',
-  revision: 1,
+  revision: 2,
   name: '3D mouse',
   family: 'puck',
   device: 'puck',

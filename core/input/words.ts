@@ -25,6 +25,16 @@ export function commandWords(command: Command): string {
       return command.what === 'all' ? 'Fit all' : 'Fit the selection';
     case 'section':
       return command.plane ? 'Cut' : 'Take the cut away';
+    case 'dolly':
+      return command.metres > 0 ? 'Move the eye forward' : 'Move the eye back';
+    case 'rise':
+      return command.metres > 0 ? 'Raise the eye' : 'Lower the eye';
+    case 'walk':
+      return command.forward >= 0 ? 'Walk forward' : 'Walk back';
+    case 'look':
+      return command.yaw !== 0 ? `Look to the ${command.yaw > 0 ? 'left' : 'right'}` : `Look ${command.pitch > 0 ? 'up' : 'down'}`;
+    case 'fieldOfView':
+      return command.angle < 1 ? 'Weaker perspective' : 'Stronger perspective';
     case 'shiftSection':
       return command.metres > 0 ? 'Move the cut out' : 'Move the cut in';
     default:
@@ -47,15 +57,10 @@ const PLAIN: Partial<Record<Command['kind'], string>> = {
   normalTo: 'Square on',
   zoomRegion: 'Zoom to a rectangle',
   projection: 'Projection',
-  look: 'Look',
   select: 'Pick a part',
   show: 'Hide or show',
   isolate: 'Isolate',
   style: 'Drawing style',
-  dolly: 'Dolly',
-  walk: 'Walk',
-  rise: 'Rise',
-  fieldOfView: 'Field of view',
 };
 
 const MOVES: Record<Extract<Action, { kind: 'move' }>['does'], string> = {

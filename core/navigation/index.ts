@@ -2,5 +2,7 @@
 export * from './apply';
 export type { Command, CommandKind, Selection, Style, Visibility } from './command';
 export * from './context';
+export * from './holds';
+export * from './meaningless';
 export * from './navigate';
 export * from './scene';

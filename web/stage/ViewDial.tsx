@@ -1,9 +1,12 @@
 import type { Command } from '@core/navigation';
-import { anglesOf, type StandardName, type View } from '@core/view';
-import type { KeyboardEvent } from 'react';
+import { anglesOf, type StandardName, type View, wrapAngle } from '@core/view';
+import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 
 interface Props {
+  /** The view as drawn, also on its way to another. */
   readonly view: View;
+  /** The view that commands start from; left out: the drawn one. */
+  readonly from?: View;
   readonly target?: View | null;
   readonly onCommand: (command: Command) => void;
   /** Commands of the dial that are not allowed here are drawn but cannot be pressed. */
@@ -49,7 +52,7 @@ const pressed =
   };
 
 /** The view dial: tells and sets where you look from. The filled dot is you, the hollow one the target. */
-export function ViewDial({ view, target, onCommand, enabled = true }: Props) {
+export function ViewDial({ view, from = view, target, onCommand, enabled = true }: Props) {
   const now = anglesOf(view.orientation);
   const goal = target ? anglesOf(target.orientation) : null;
   const you = ringPoint(now.azimuth, R);
@@ -58,8 +61,17 @@ export function ViewDial({ view, target, onCommand, enabled = true }: Props) {
     enabled
       ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: act, onKeyDown: pressed(act), className: 'dial-mark' }
       : { 'aria-hidden': true as const, className: 'dial-mark-off' };
+  const held = useRef(false);
+  const azimuthAt = (event: PointerEvent<SVGElement>): number => {
+    const area = event.currentTarget.getBoundingClientRect();
+    return Math.atan2(event.clientX - (area.left + area.width / 2), event.clientY - (area.top + area.height / 2));
+  };
+  const toAzimuth = (azimuth: number): void => {
+    const difference = wrapAngle(azimuth - anglesOf(from.orientation).azimuth);
+    if (Math.abs(difference) > 1e-3) onCommand({ kind: 'turn', axis: difference > 0 ? 'right' : 'left', angle: Math.abs(difference) });
+  };
   const toHeight = (elevation: number): void => {
-    const difference = elevation - now.elevation;
+    const difference = elevation - anglesOf(from.orientation).elevation;
     if (Math.abs(difference) > 1e-9) onCommand({ kind: 'turn', axis: difference > 0 ? 'up' : 'down', angle: Math.abs(difference) });
   };
   const heights: readonly { words: string; elevation: number; act: () => void }[] = [
@@ -78,6 +90,26 @@ export function ViewDial({ view, target, onCommand, enabled = true }: Props) {
         aria-label={`Looking from ${deg(now.azimuth)} round, ${deg(now.elevation)} height, ${deg(now.roll)} roll`}
       >
         <circle cx={C} cy={C} r={R} fill="var(--color-card)" stroke="var(--color-ink)" strokeWidth="2" />
+        {enabled && (
+          <circle
+            cx={C}
+            cy={C}
+            r={R}
+            fill="none"
+            stroke="transparent"
+            strokeWidth="22"
+            className="cursor-grab touch-none"
+            data-dial="ring"
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              held.current = true;
+            }}
+            onPointerMove={(event) => held.current && toAzimuth(azimuthAt(event))}
+            onPointerUp={() => {
+              held.current = false;
+            }}
+          />
+        )}
         {Array.from({ length: 24 }, (_, i) => {
           const a = (i * Math.PI) / 12;
           const p = ringPoint(a, R);

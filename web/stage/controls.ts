@@ -1,4 +1,4 @@
-import { bindingFor, bindingName, type FramePoint, type Gesture, type Modifier, type Pick, resolve, type Scheme } from '@core/input';
+import { bindingFor, bindingName, type FramePoint, type Gesture, type Modifier, type Pick, resolve, type Scheme, whyNothing } from '@core/input';
 import type { MoveGesture } from '@core/trace';
 import { FRAME_ASPECT } from '@core/view';
 import type { Picker } from './picking';
@@ -65,7 +65,10 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
   const act = (gesture: Gesture, found: Pick | null, id: number, device: MoveGesture['device']): boolean => {
     const binding = bindingFor(scheme(), gesture);
     if (!binding) return false;
-    session.perform(resolve(scheme(), gesture, session.getState().scene, found), { id, device, binding: bindingName(binding) });
+    const { scene } = session.getState();
+    const why = whyNothing(scheme(), gesture, scene, found);
+    if (why) session.say(why);
+    else session.perform(resolve(scheme(), gesture, scene, found), { id, device, binding: bindingName(binding) });
     return true;
   };
 

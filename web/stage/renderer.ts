@@ -124,6 +124,14 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
   const request = (): void => {
     if (!frame) frame = requestAnimationFrame(draw);
   };
+  // A lost graphics context is asked back; the library restores what it held, and the scene is drawn again.
+  const onLost = (event: Event): void => event.preventDefault();
+  const onRestored = (): void => {
+    applySize();
+    request();
+  };
+  canvas.addEventListener('webglcontextlost', onLost);
+  canvas.addEventListener('webglcontextrestored', onRestored);
 
   return {
     show(next, wanted) {
@@ -171,6 +179,8 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
       return () => listeners.delete(listener);
     },
     dispose() {
+      canvas.removeEventListener('webglcontextlost', onLost);
+      canvas.removeEventListener('webglcontextrestored', onRestored);
       cancelAnimationFrame(frame);
       clearTimeout(rest);
       objects.dispose();

@@ -1,6 +1,6 @@
 import { type CommandGroupId, isAllowed } from '@core/exercise';
 import { commandWords } from '@core/input';
-import { apply, type Command, type Context, type Scene } from '@core/navigation';
+import { apply, type Command, type Context, meaningless, type Scene } from '@core/navigation';
 import type { Move, MoveGesture, TraceEvent } from '@core/trace';
 import type { View } from '@core/view';
 import { createStore, type StoreApi } from 'zustand/vanilla';
@@ -27,6 +27,8 @@ export interface SessionState {
 export interface Session extends StoreApi<SessionState> {
   perform(commands: readonly Command[], gesture?: MoveGesture): void;
   event(event: DistributiveOmit<TraceEvent, 't'>): void;
+  /** Says once, in words, why something was not done. */
+  say(words: string): void;
   newGesture(): number;
   /** Seconds since the session was opened. */
   readonly time: () => number;
@@ -104,8 +106,11 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
     events.push({ ...made, t: time() } as TraceEvent);
   };
 
+  const say = (words: string): void => store.setState((s) => ({ refused: { words, count: (s.refused?.count ?? 0) + 1 } }));
+
   return {
     ...store,
+    say,
     time,
     moves,
     events,
@@ -115,11 +120,10 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
       if (commands.length === 0) return;
       let { scene } = store.getState();
       const forbidden = commands.find((command) => !isAllowed(command.kind, allowed));
-      if (forbidden) {
-        const words = `${commandWords(forbidden)} is not allowed in this exercise.`;
-        store.setState((s) => ({ refused: { words, count: (s.refused?.count ?? 0) + 1 } }));
-        return;
-      }
+      if (forbidden) return say(`${commandWords(forbidden)} is not allowed in this exercise.`);
+      const only = commands.length === 1 ? commands[0] : undefined;
+      const why = only ? meaningless(only, scene) : null;
+      if (why) return say(why);
       if (paused) event({ kind: 'resume' });
       if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' });
       for (const command of commands) {

@@ -5,6 +5,7 @@ import { contextFor, type ScoreCard } from '@core/scoring';
 import type { View } from '@core/view';
 import { openModel } from '@web/stage/openModel';
 import { InnerLines, OrbitLine, SectionArrow } from '@web/stage/overlays';
+import { PartsPanel } from '@web/stage/PartsPanel';
 import type { Prepared } from '@web/stage/prepared';
 import { SectionPanel } from '@web/stage/SectionPanel';
 import { StageFrame } from '@web/stage/StageFrame';
@@ -346,6 +347,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
           {goal.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}
           {goal.kind === 'frameIt' && <InnerLines margins={goal.margins} onChange={(margins) => setGoal({ ...goal, margins })} />}
           {session && prepared && drawn && scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
+          {session && prepared && <PartsPanel parts={prepared.mesh.parts} scene={scene} onCommand={command} />}
           {(!prepared || problem) && (
             <div role="status" data-stage-wait className="absolute inset-0 grid place-items-center bg-stage/80">
               {problem ?? 'Loading the model …'}
@@ -361,7 +363,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
           </div>
           {session && scene.section && <SectionPanel scene={scene} onCommand={command} />}
           <div className="w-40 shrink-0">
-            <ViewDial view={drawn ?? draft.start.view} target={goal.kind === 'matchView' ? goal.target.view : null} onCommand={command} />
+            <ViewDial view={drawn ?? draft.start.view} from={scene.view} target={goal.kind === 'matchView' ? goal.target.view : null} onCommand={command} />
           </div>
         </div>
       </div>

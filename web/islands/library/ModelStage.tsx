@@ -3,6 +3,7 @@ import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
 import { type Command, initialScene } from '@core/navigation';
 import { contextFor } from '@core/scoring';
 import type { View } from '@core/view';
+import { PartTree } from '@web/stage/PartTree';
 import type { Prepared } from '@web/stage/prepared';
 import { StageFrame } from '@web/stage/StageFrame';
 import { createSession, type Session } from '@web/stage/session';
@@ -10,7 +11,6 @@ import { useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
-import { PartTree } from './PartTree';
 
 const scheme = BUILT_IN_SCHEMES.find((s) => s.id === 'two-button-mouse') as Scheme;
 
@@ -40,7 +40,7 @@ export function ModelStage({ prepared, home, label, onView }: Props) {
         <StageFrame canvas={canvas} label={label} rectangle={rectangle} grab={grab} view={drawn} />
       </div>
       <div className="flex w-52 shrink-0 flex-col gap-3">
-        <ViewDial view={drawn ?? home} onCommand={command} />
+        <ViewDial view={drawn ?? home} from={scene.view} onCommand={command} />
         <section aria-label="Parts" className="card min-h-0 flex-1 overflow-auto p-3">
           <h2 className="mb-1 text-sm">Parts</h2>
           <PartTree parts={prepared.mesh.parts} picked={scene.selection.parts} onPick={(id) => command({ kind: 'select', parts: [id] })} />

@@ -1,8 +1,11 @@
 import type { GoalOf } from '@core/exercise';
 import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
+import { subjectOf } from '@core/scoring';
 import type { View } from '@core/view';
+import { LostNote } from '@web/stage/LostNote';
 import { InnerLines, OrbitLine, SectionArrow } from '@web/stage/overlays';
+import { PartsPanel } from '@web/stage/PartsPanel';
 import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
 import { SectionPanel } from '@web/stage/SectionPanel';
@@ -219,6 +222,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
         <div className={`mt-auto shrink-0 ${scheme.family === 'puck' ? 'w-44 self-center' : ''}`}>
           <ViewDial
             view={view}
+            from={scene.view}
             target={exercise.showTarget && goal?.kind === 'matchView' ? goal.target.view : null}
             onCommand={command}
             enabled={exercise.allowed.includes('standard')}
@@ -237,6 +241,10 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
           {goal?.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}
           {goal?.kind === 'frameIt' && <InnerLines margins={goal.margins} />}
           {session && prepared && drawn && scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
+          {session && prepared && <PartsPanel parts={prepared.mesh.parts} scene={scene} onCommand={command} />}
+          {session && prepared && handle && exercise.allowed.includes('recover') && (
+            <LostNote scene={scene} hull={subjectOf(prepared.mesh, [])} pick={handle.renderer.pick} scheme={scheme} onCommand={command} />
+          )}
           {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
           {!session && (
             <div className="absolute inset-0 grid place-items-center bg-stage/80" role="status" data-stage-wait>

@@ -1,0 +1,44 @@
+import { type Binding, BUILT_IN_SCHEMES, COMMAND_TABLE, type CommandKind, type Scheme, triggerWords } from '../core';
+
+/** Commands that a binding can give. */
+function kindsOf(binding: Binding): CommandKind[] {
+  const { command } = binding;
+  switch (command.kind) {
+    case 'command':
+      return [command.command.kind];
+    case 'move':
+      return command.does === 'sixAxes' ? ['orbit', 'pan', 'zoom', 'roll'] : [command.does];
+    case 'atPointer':
+      return [command.does];
+    case 'selection':
+      return [command.does === 'isolate' ? 'isolate' : 'show'];
+    case 'toggle':
+      return [command.does];
+  }
+}
+
+function gestures(scheme: Scheme, kind: CommandKind): string {
+  const found = scheme.bindings.filter((binding) => kindsOf(binding).includes(kind)).map(triggerWords);
+  if (kind === 'cancel') found.push('Escape while dragging');
+  const shown = found.length > 5 ? [...found.slice(0, 4), `${found.length - 4} more`] : found;
+  return shown.join(', ').replaceAll('|', '\\|') || '–';
+}
+
+/** The page as text. */
+export function navigationPage(): string {
+  const rows = (Object.keys(COMMAND_TABLE) as CommandKind[]).map((kind) => {
+    const { does, holds } = COMMAND_TABLE[kind];
+    return `| \`${kind}\` | ${does} | ${holds} | ${BUILT_IN_SCHEMES.map((scheme) => gestures(scheme, kind)).join(' | ')} |`;
+  });
+  return `# Every way to move
+
+Made from the code by \`npx tsx scripts/navigationTable.ts\`; a test compares it. What a command keeps fixed is held by the property tests of \`core/navigation\`.
+
+| command | does | keeps | ${BUILT_IN_SCHEMES.map((s) => s.name).join(' | ')} |
+| --- | --- | --- | ${BUILT_IN_SCHEMES.map(() => '---').join(' | ')} |
+${rows.join('\n')}
+
+A command that would show nothing says why, in words, and changes nothing: moving the eye forward without perspective, moving a cut that is not
+there, going back from the first view, squaring on nothing.
+`;
+}

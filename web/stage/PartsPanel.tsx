@@ -1,0 +1,104 @@
+import type { Part } from '@core/geometry';
+import type { Command, Scene } from '@core/navigation';
+import { ListTree, Search, X } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { PartTree } from './PartTree';
+
+interface Props {
+  readonly parts: readonly Part[];
+  readonly scene: Scene;
+  readonly onCommand: (command: Command) => void;
+}
+
+/** The parts whose names hold the words, with all that is above them, so that they can be found in the tree. */
+export function matching(parts: readonly Part[], words: string): Part[] {
+  const wanted = words.trim().toLowerCase();
+  if (!wanted) return [...parts];
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  const keep = new Set<string>();
+  for (const part of parts) {
+    if (!part.name.toLowerCase().includes(wanted)) continue;
+    for (let at: Part | undefined = part; at && !keep.has(at.id); at = at.parent === null ? undefined : byId.get(at.parent)) keep.add(at.id);
+  }
+  return parts.filter((part) => keep.has(part.id));
+}
+
+/** The part tree over the stage: finds a part by name, picks it, frames it, and hides, isolates or makes it glass. */
+export function PartsPanel({ parts, scene, onCommand }: Props) {
+  const [open, setOpen] = useState(false);
+  const [words, setWords] = useState('');
+  const picked = scene.selection.parts;
+  const found = matching(parts, words);
+  useEffect(() => {
+    // A pick on the stage is shown in the tree.
+    if (open && picked[0]) document.querySelector(`[data-part="${CSS.escape(picked[0])}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [open, picked]);
+  if (!open) {
+    return (
+      <button
+        type="button"
+        className="absolute top-2 left-2 flex items-center gap-1.5 rounded-lg border border-rule bg-card/90 px-2.5 py-1 text-sm hover:border-ink"
+        onClick={() => setOpen(true)}
+      >
+        <ListTree size={15} aria-hidden="true" /> Parts
+      </button>
+    );
+  }
+  const act = (command: Command) => (
+    <button type="button" className="button !px-2 !py-0.5 text-xs" disabled={picked.length === 0} onClick={() => onCommand(command)}>
+      {command.kind === 'show'
+        ? command.state === 'hidden'
+          ? 'Hide'
+          : command.state === 'glass'
+            ? 'Glass'
+            : 'Show'
+        : command.kind === 'isolate'
+          ? 'Isolate'
+          : 'Frame'}
+    </button>
+  );
+  return (
+    <section aria-label="Parts" className="absolute top-2 bottom-2 left-2 flex w-60 flex-col rounded-xl border-2 border-ink bg-card p-3 shadow-lg">
+      <div className="flex items-center justify-between">
+        <h2 className="text-sm">Parts</h2>
+        <button
+          type="button"
+          aria-label="Put the parts away"
+          className="grid h-7 w-7 place-items-center rounded-full hover:bg-bar"
+          onClick={() => setOpen(false)}
+        >
+          <X size={15} aria-hidden="true" />
+        </button>
+      </div>
+      <label className="relative mt-1 block">
+        <span className="sr-only">Find a part</span>
+        <Search size={14} className="absolute top-2.5 left-2.5 text-ink-soft" aria-hidden="true" />
+        <input className="field !py-1 !pl-8 text-sm" placeholder="Find a part" value={words} onChange={(e) => setWords(e.target.value)} />
+      </label>
+      <div className="mt-2 flex flex-wrap gap-1">
+        {act({ kind: 'fit', what: 'selection' })}
+        {act({ kind: 'show', parts: [...picked], state: 'hidden' })}
+        {act({ kind: 'show', parts: [...picked], state: 'glass' })}
+        {act({ kind: 'show', parts: [...picked], state: 'shown' })}
+        {act({ kind: 'isolate', parts: [...picked] })}
+        <button type="button" className="button !px-2 !py-0.5 text-xs" onClick={() => onCommand({ kind: 'showAll' })}>
+          Show all
+        </button>
+      </div>
+      <div className="mt-2 min-h-0 flex-1 overflow-auto">
+        <PartTree
+          parts={found}
+          picked={picked}
+          visibility={scene.visibility}
+          open={words.trim() !== ''}
+          onPick={(id) => onCommand({ kind: 'select', parts: [id] })}
+          onFrame={(id) => {
+            onCommand({ kind: 'select', parts: [id] });
+            onCommand({ kind: 'fit', what: 'selection' });
+          }}
+        />
+        {found.length === 0 && <p className="text-ink-soft text-sm">No part is called “{words.trim()}”.</p>}
+      </div>
+    </section>
+  );
+}
