@@ -150,7 +150,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
           <path d={`M ${C - 26} ${C} h 18 l 8 7 l 8 -7 h 18`} fill="none" stroke="var(--color-ink)" strokeWidth="3" />
         </g>
         {goal && (
-          <g fill="none" stroke="var(--color-amber)" strokeWidth="3.5" aria-hidden="true">
+          <g fill="none" stroke="var(--color-amber)" strokeWidth="3.5" aria-hidden="true" pointerEvents="none">
             <circle cx={ringPoint(goal.azimuth, R).x} cy={ringPoint(goal.azimuth, R).y} r="8" />
             <circle cx={arcPoint(goal.elevation, ARC).x} cy={arcPoint(goal.elevation, ARC).y} r="7" />
           </g>
