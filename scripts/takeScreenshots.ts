@@ -36,7 +36,7 @@ const card = async (person: string, title: string): Promise<void> => {
     .orderBy('a.score')
     .first('a.id');
   await driver.get(`${base()}/attempts/${row.id}`);
-  await waitFor(driver, 'the pictures of the card', async () => (await driver.findElements(By.css('figure img'))).length >= 1);
+  await waitFor(driver, 'the pictures of the card', async () => (await driver.findElements(By.css('figure img, figure svg'))).length >= 1);
 };
 
 try {
@@ -56,6 +56,11 @@ try {
   await scheme('3D mouse');
   await shot('practise-puck');
   await scheme('Two-button mouse');
+  await practise('Make room');
+  await press(driver, 'Parts');
+  for (let i = 0; i < 3; i++) await drag(driver, [0.4, -0.4], [-0.2, 0.45], 'right');
+  await waitFor(driver, 'the note', async () => (await driver.findElements(By.css('[data-testid=lost]'))).length === 1);
+  await shot('practise-lost');
   await practise('Down to the gear train');
   await hoverAt(driver, [-0.12, 0.1]);
   await keys(driver, 'k');

@@ -51,6 +51,7 @@ function placementAdvice(m: Measured, scheme: Scheme | null): string {
   if (!is || !asked) return say('the subject is not in front of you', handOf(scheme, hand.homeHand));
   const right = asked.u - is.u;
   const up = asked.v - is.v;
+  if (Math.abs(right) > 1 || Math.abs(up) > 1) return say('bring the model back into the frame', handOf(scheme, hand.fitHand));
   const ways: string[] = [];
   if (Math.abs(right) > 0.005) ways.push(`${percent(right)} to the ${right > 0 ? 'right' : 'left'}`);
   if (Math.abs(up) > 0.005) ways.push(`${percent(up)} ${up > 0 ? 'up' : 'down'}`);
@@ -124,9 +125,9 @@ function pathAdvice(m: Measured): string {
 function sectionAdvice(id: CriterionId, m: Measured, value: number | null, scheme: Scheme | null): string {
   const target = m.goal.kind === 'cutToReveal' ? m.goal.plane : m.goal.kind === 'matchView' ? m.goal.target.section : null;
   const plane = m.scene.section;
-  if (!plane || !target) return say('place the cut: point at a flat face', handOf(scheme, hand.cutHand));
-  if (id === 'sectionAngle') return say(`the cut leans ${degrees(value ?? 0)} off: take a face that lies the right way`, handOf(scheme, hand.cutHand));
-  if (id === 'sectionSide') return say('the wrong half is cut away: flip the cut', handOf(scheme, hand.flipHand));
+  if (!plane || !target) return say('point at a flat face to place the cut', handOf(scheme, hand.cutHand));
+  if (id === 'sectionAngle') return say(`the cut leans ${degrees(value ?? 0)} off, take a face that lies the right way`, handOf(scheme, hand.cutHand));
+  if (id === 'sectionSide') return say('flip the cut, the wrong half is gone', handOf(scheme, hand.flipHand));
   if (id === 'sectionOffset') {
     const shift = sectionShift(m.mesh, plane, target) ?? 0;
     const same = plane.normal[0] * target.normal[0] + plane.normal[1] * target.normal[1] + plane.normal[2] * target.normal[2] >= 0;

@@ -1,0 +1,54 @@
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type FileStore, openFileStore } from './files';
+import { newToken, sha256 } from './ids';
+import { parseColumn } from './json';
+
+let folder: string;
+let store: FileStore;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'dial-home-files-'));
+  store = openFileStore(folder);
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('the file store', () => {
+  it('keeps bytes under their own hash and gives them back', async () => {
+    const bytes = new TextEncoder().encode('a mesh');
+    const hash = await store.keep(bytes);
+    expect(hash).toBe(sha256(bytes));
+    expect(new Uint8Array(await store.read(hash))).toEqual(bytes);
+  });
+
+  it('keeps the same bytes once, also when they come at the same time', async () => {
+    const bytes = new Uint8Array(5000).fill(7);
+    const hashes = await Promise.all(Array.from({ length: 6 }, () => store.keep(bytes)));
+    expect(new Set(hashes).size).toBe(1);
+    expect(readdirSync(join(folder, (hashes[0] as string).slice(0, 2))).filter((name) => name.startsWith(hashes[0] as string))).toHaveLength(1);
+  });
+
+  it('a half-written file of before is written again', async () => {
+    const bytes = new Uint8Array(300).fill(9);
+    const hash = await store.keep(bytes);
+    writeFileSync(join(folder, hash.slice(0, 2), hash), bytes.subarray(0, 10));
+    await store.keep(bytes);
+    expect((await store.read(hash)).length).toBe(300);
+  });
+
+  it.each(['', '..', '../../etc/passwd', 'a'.repeat(63), 'g'.repeat(64), `${'a'.repeat(62)}/.`])('knows nothing under the name %j', async (name) => {
+    await expect(store.read(name)).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+it('tokens are long and never twice the same', () => {
+  const tokens = Array.from({ length: 50 }, newToken);
+  expect(new Set(tokens).size).toBe(50);
+  for (const token of tokens) expect(token).toMatch(/^[\w-]{43}$/);
+});
+
+it('JSON columns are read whether they come as text or as objects', () => {
+  expect(parseColumn('{"a":1}')).toEqual({ a: 1 });
+  expect(parseColumn({ a: 1 })).toEqual({ a: 1 });
+});
