@@ -1,3 +1,4 @@
+import { shownPoints } from '@web/ui/points';
 import { By, Key } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -67,7 +68,7 @@ async function practise(title: string): Promise<void> {
 async function scored(): Promise<StoredAttempt> {
   const { driver } = browser;
   const attempt = await handIn(driver, stored);
-  expect(Number(await textOf(driver, '[data-testid=score]'))).toBe(Math.round(attempt.card.score));
+  expect(Number(await textOf(driver, '[data-testid=score]'))).toBe(shownPoints(attempt.card.score));
   return attempt;
 }
 

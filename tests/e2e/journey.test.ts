@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { scoreAttempt } from '@core';
 import { boxes } from '@core/tests/meshes';
 import { writeGlb } from '@formats';
+import { shownPoints } from '@web/ui/points';
 import { By } from 'selenium-webdriver';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import {
@@ -95,7 +96,7 @@ it('a model is imported, an exercise built, published and assigned, practised by
     expect(attempt.trace.moves.map((m) => m.command.kind)).toEqual(expect.arrayContaining(['zoom', 'orbit', 'turn']));
     const computed = scoreAttempt(attempt.version.content, attempt.model, attempt.trace, attempt.scheme);
     expect(JSON.parse(JSON.stringify(computed))).toEqual(attempt.card);
-    expect(score).toBe(Math.round(attempt.card.score));
+    expect(score).toBe(shownPoints(attempt.card.score));
 
     await driver.get(`${base()}/progress`);
     await find(driver, 'a', new RegExp(`Behind the toolbox.*${score}`));

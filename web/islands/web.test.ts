@@ -1,4 +1,5 @@
-import { CRITERIA } from '@core';
+import { CRITERIA, flashesFor } from '@core';
+import { shownPoints } from '@web/ui/points';
 import { shownValue } from '@web/ui/shownValue';
 import { describe, expect, it } from 'vitest';
 import { fromShown, toShown } from './build/CriteriaTable';
@@ -19,6 +20,11 @@ describe('who needs a word', () => {
       'three tries without improving: Round',
     ]);
   });
+});
+
+it('points shown are points reached: 95 has its third flash, 94.99 has not', () => {
+  for (const score of [59.99, 60, 79.999, 80, 94.6, 94.999999, 95, 100]) expect(flashesFor(shownPoints(score))).toBe(flashesFor(score));
+  expect(shownPoints(94.6)).toBe(94);
 });
 
 describe('values as people see them', () => {

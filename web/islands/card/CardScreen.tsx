@@ -2,6 +2,7 @@ import { criterionInfo } from '@core/exercise';
 import type { CriterionResult, ScoreCard, StepDetail, StepResult } from '@core/scoring';
 import { Bar } from '@web/ui/Bar';
 import { Flashes } from '@web/ui/Flashes';
+import { shownPoints } from '@web/ui/points';
 import { shownValue } from '@web/ui/shownValue';
 import type { ReactNode } from 'react';
 import type { Practised } from '../practise/useAttempt';
@@ -89,7 +90,7 @@ function StepPart({
             <span className="mr-2 font-mono text-ink-soft">{index + 1}</span>
             {result.brief}
           </h2>
-          <p className="font-mono text-lg">{Math.round(result.score)}</p>
+          <p className="font-mono text-lg">{shownPoints(result.score)}</p>
         </div>
       )}
       {children}
@@ -99,7 +100,7 @@ function StepPart({
 
 /** The score card: flashes, what was earned and lost, the difference in pictures, and what to change. */
 export function CardScreen({ card, exercise, details, meshHash, pictures, learner, before, next, actions }: Props) {
-  const change = before ? Math.round(card.score) - Math.round(before.score) : null;
+  const change = before ? shownPoints(card.score) - shownPoints(before.score) : null;
   return (
     <div className="space-y-6">
       <header className="flex flex-wrap items-center gap-x-10 gap-y-4">
@@ -131,7 +132,7 @@ export function CardScreen({ card, exercise, details, meshHash, pictures, learne
         <Flashes count={card.flashes} size="large" />
         <p className="text-right">
           <span className="block font-display font-extrabold text-6xl leading-none" data-testid="score">
-            {Math.round(card.score)}
+            {shownPoints(card.score)}
           </span>
           <span className="text-ink-soft">of 100 points</span>
         </p>

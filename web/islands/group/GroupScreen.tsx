@@ -2,6 +2,7 @@ import { SKILLS } from '@core/exercise';
 import type { SchemeFamily } from '@core/input';
 import type { Level } from '@core/progress';
 import { Flashes } from '@web/ui/Flashes';
+import { shownPoints } from '@web/ui/points';
 import { formatDistanceToNow } from 'date-fns';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -129,9 +130,9 @@ export function GroupScreen({ learners, assignments, recent }: Props) {
                         {level ? (
                           <span
                             className={`inline-block min-w-10 rounded-md border-2 px-1.5 text-center font-mono ${kind(level.score)}`}
-                            title={`${Math.round(level.score)} ± ${Math.round(level.spread)} from ${level.count} attempts`}
+                            title={`${shownPoints(level.score)} ± ${Math.round(level.spread)} from ${level.count} attempts`}
                           >
-                            {Math.round(level.score)}
+                            {shownPoints(level.score)}
                           </span>
                         ) : (
                           <span className="text-ink-soft" role="img" aria-label="too few attempts">
@@ -187,7 +188,7 @@ export function GroupScreen({ learners, assignments, recent }: Props) {
                   <span className="w-28 shrink-0 truncate font-semibold">{a.personName}</span>
                   <span className="flex-1 truncate">{a.title}</span>
                   <span className="whitespace-nowrap text-ink-soft text-xs">{formatDistanceToNow(new Date(a.at), { addSuffix: true })}</span>
-                  <span className="font-mono">{Math.round(a.score)}</span>
+                  <span className="font-mono">{shownPoints(a.score)}</span>
                   <Flashes count={a.flashes} />
                 </a>
               </li>
