@@ -1,19 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { afterAll, beforeAll, expect, it } from 'vitest';
-import { type Browser, openBrowser, signInAs, stage, waitFor } from './browser';
-import { base, exerciseNamed, openStored } from './stored';
+import { expect, it } from 'vitest';
+import { signInAs, stage, waitFor } from './browser';
+import { base, exerciseNamed } from './stored';
+import { useBrowser } from './useBrowser';
 
-let browser: Browser;
-const stored = openStored();
+const browser = useBrowser();
+const { stored } = browser;
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-beforeAll(async () => {
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await stored.close();
-});
 
 async function problems(): Promise<string[]> {
   const { driver } = browser;

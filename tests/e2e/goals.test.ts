@@ -1,38 +1,14 @@
 import { shownPoints } from '@web/ui/points';
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  type Browser,
-  button,
-  clickAt,
-  drag,
-  field,
-  hoverAt,
-  keys,
-  link,
-  openBrowser,
-  PATIENCE,
-  picturing,
-  press,
-  signInAs,
-  stage,
-  textOf,
-  waitFor,
-  write,
-} from './browser';
+import { describe, expect, it } from 'vitest';
+import { button, clickAt, drag, field, hoverAt, keys, link, PATIENCE, picturing, press, signInAs, stage, textOf, waitFor, write } from './browser';
 import { choose, handIn } from './screens';
-import { base, exerciseNamed, openStored, type StoredAttempt } from './stored';
+import { base, exerciseNamed, type StoredAttempt } from './stored';
+import { useBrowser } from './useBrowser';
 
 /** Each goal kind, built by an instructor and done by a trainee, with real gestures. */
-let browser: Browser;
-const stored = openStored();
-beforeAll(async () => {
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await stored.close();
-});
+const browser = useBrowser();
+const { stored } = browser;
 
 /** A new exercise on a model, with its title and what to do. */
 async function begin(model: RegExp, title: string): Promise<void> {

@@ -1,19 +1,11 @@
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Browser, drag, field, hoverAt, keys, openBrowser, picturing, press, signInAs, stage, textOf, waitFor, wheel } from './browser';
+import { describe, expect, it } from 'vitest';
+import { drag, field, hoverAt, keys, picturing, press, stage, textOf, waitFor, wheel } from './browser';
 import { choose, handIn, openExercise } from './screens';
-import { base, openStored } from './stored';
+import { useBrowser } from './useBrowser';
 
-let browser: Browser;
-const stored = openStored();
-beforeAll(async () => {
-  browser = await openBrowser();
-  await signInAs(browser.driver, base(), 'Ruth Ferris');
-});
-afterAll(async () => {
-  await browser?.close();
-  await stored.close();
-});
+const browser = useBrowser('Ruth Ferris');
+const { stored } = browser;
 
 const lost = async (): Promise<boolean> => (await browser.driver.findElements(By.css('[data-testid=lost]'))).length === 1;
 const figures = async (): Promise<string> =>

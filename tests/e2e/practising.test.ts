@@ -3,38 +3,13 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { scoreAttempt } from '@core';
 import { By, Key } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  type Browser,
-  button,
-  drag,
-  field,
-  find,
-  hoverAt,
-  keys,
-  openBrowser,
-  PATIENCE,
-  picturing,
-  press,
-  signInAs,
-  stage,
-  textOf,
-  waitFor,
-  wheel,
-} from './browser';
+import { describe, expect, it } from 'vitest';
+import { button, drag, field, find, hoverAt, keys, PATIENCE, picturing, press, stage, textOf, waitFor, wheel } from './browser';
 import { choose, handIn, openExercise } from './screens';
-import { base, openStored } from './stored';
+import { useBrowser } from './useBrowser';
 
-let browser: Browser;
-const stored = openStored();
-beforeAll(async () => {
-  browser = await openBrowser();
-  await signInAs(browser.driver, base(), 'Ruth Ferris');
-});
-afterAll(async () => {
-  await browser?.close();
-  await stored.close();
-});
+const browser = useBrowser('Ruth Ferris');
+const { stored } = browser;
 
 const open = (title: string): Promise<string> => openExercise(browser.driver, stored, title);
 

@@ -1,17 +1,10 @@
 import { build } from 'esbuild';
-import { afterAll, beforeAll, expect, it } from 'vitest';
-import { type Browser, openBrowser } from './browser';
-import { base, openStored, storedAttempt } from './stored';
+import { expect, it } from 'vitest';
+import { base, storedAttempt } from './stored';
+import { useBrowser } from './useBrowser';
 
-let browser: Browser;
-const stored = openStored();
-beforeAll(async () => {
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await stored.close();
-});
+const browser = useBrowser();
+const { stored } = browser;
 
 it('Chromium computes every card of the demo digit for digit as the server kept it', async () => {
   const bundle = await build({ entryPoints: ['tests/e2e/scoreInPage.ts'], bundle: true, write: false, format: 'iife', tsconfig: 'tsconfig.json' });
