@@ -15,7 +15,7 @@ export function GoalPanel({ step, calls }: { readonly step: Step; readonly calls
             <p className="mt-1 font-bold font-display text-xl leading-tight" data-testid="call" aria-live="assertive">
               {callWords(calls.call)}
             </p>
-            <button type="button" className="button mt-3 w-full" onClick={calls.answer}>
+            <button type="button" className="button mt-3 w-full" onClick={calls.confirm}>
               That is it
             </button>
             <p className="mt-2 text-ink-soft text-xs">Or stand still on it for a moment.</p>

@@ -5,12 +5,14 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 
 /** Standing still on the called view for this long answers by itself, ms. */
 const STILL = 1200;
+/** A confirmation this soon after an answer still meant the call before, ms. */
+const MEANT_BEFORE = 800;
 
 export interface Calls {
   readonly call: Call | null;
   readonly number: number;
   readonly count: number;
-  readonly answer: () => void;
+  readonly confirm: () => void;
 }
 
 export const callWords = (call: Call): string =>
@@ -20,6 +22,7 @@ export const callWords = (call: Call): string =>
 export function useCalls(goal: GoalOf<'callView'> | null, session: Session | null, seed: number, step: number): Calls {
   const [place, setPlace] = useState(0);
   const from = useRef(session?.getState().scene.view);
+  const answered = useRef(Number.NEGATIVE_INFINITY);
   const order = goal ? callOrder(goal, seed) : [];
   const call = goal && place < order.length ? (goal.calls[order[place] ?? 0] ?? null) : null;
 
@@ -32,8 +35,13 @@ export function useCalls(goal: GoalOf<'callView'> | null, session: Session | nul
     if (!session || !call) return;
     session.event({ kind: 'answer', step, call: place });
     from.current = session.getState().scene.view;
+    answered.current = performance.now();
     setPlace(place + 1);
   }, [session, call, place, step]);
+
+  const confirm = useCallback(() => {
+    if (performance.now() - answered.current > MEANT_BEFORE) answer();
+  }, [answer]);
 
   useEffect(() => {
     if (!session || !call) return;
@@ -50,5 +58,5 @@ export function useCalls(goal: GoalOf<'callView'> | null, session: Session | nul
     };
   }, [session, call, answer]);
 
-  return { call, number: place + 1, count: order.length, answer };
+  return { call, number: place + 1, count: order.length, confirm };
 }
