@@ -9,10 +9,12 @@ const dragOf = (scheme: Scheme, does: string): Binding | undefined =>
 
 const hasPuck = (scheme: Scheme): boolean => scheme.bindings.some((b) => b.trigger.kind === 'axes');
 
+/** "Shift+", and nothing where no key is held. */
+const held = (binding: Binding): string => binding.modifiers.map((m) => `${m[0]?.toUpperCase()}${m.slice(1)}+`).join('');
+
 function dragWords(binding: Binding, way: string): string {
   const button = binding.trigger.kind === 'drag' && binding.trigger.button !== 'left' ? `${binding.trigger.button}-` : '';
-  const held = binding.modifiers.map((m) => `${m[0]?.toUpperCase()}${m.slice(1)}+`).join('');
-  return `${held}${button}drag ${way}`;
+  return `${held(binding)}${button}drag ${way}`;
 }
 
 /** The key whose command passes the test, with its modifiers. */
@@ -22,8 +24,7 @@ function keyFor(scheme: Scheme, test: (command: Command) => boolean): string | n
 }
 
 function pressed(binding: Binding, code: string): string {
-  const held = binding.modifiers.map((m) => `${m[0]?.toUpperCase()}${m.slice(1)}+`).join('');
-  return `press ${held}${keyWords(code)}`;
+  return `press ${held(binding)}${keyWords(code)}`;
 }
 
 function keyDoing(scheme: Scheme, kind: Binding['command']['kind'], does: string): string | null {

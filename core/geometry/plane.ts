@@ -11,11 +11,5 @@ export function planeAxes(plane: Plane): { x: Vec3; y: Vec3 } {
   return { x: square, y: cross(n, square) };
 }
 
-/** Plane through a point with the given normal (any length above zero). */
-export function planeThrough(point: Vec3, normal: Vec3): Plane | null {
-  const n = unit(normal);
-  return n ? { normal: n, offset: dot(n, point) } : null;
-}
-
 /** Signed distance of a point, metres; positive is the side that is cut away. */
 export const heightOver = (plane: Plane, point: Vec3): number => dot(plane.normal, point) - plane.offset;

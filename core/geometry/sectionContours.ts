@@ -33,7 +33,8 @@ export function signedArea2(points: readonly (readonly [number, number])[]): num
   return sum;
 }
 
-function inside(p: readonly [number, number], loop: readonly (readonly [number, number])[]): boolean {
+/** Whether a point lies inside a loop (even-odd). */
+export function insideLoop(p: readonly [number, number], loop: readonly (readonly [number, number])[]): boolean {
   let odd = false;
   for (let i = 0, j = loop.length - 1; i < loop.length; j = i++) {
     const a = loop[i] as [number, number];
@@ -114,7 +115,7 @@ function orient(polygons: Polygon[]): Polygon[] {
     closed.forEach((other, j) => {
       const box = boxes[j] as readonly [number, number, number, number];
       if (i === j || probe[0] < box[0] || probe[0] > box[2] || probe[1] < box[1] || probe[1] > box[3]) return;
-      if (inside(probe, other.points)) depth++;
+      if (insideLoop(probe, other.points)) depth++;
     });
     if (signedArea2(polygon.points) > 0 !== (depth % 2 === 0)) polygon.points.reverse();
   });

@@ -1,4 +1,4 @@
-import { dot, exact, type Vec3 } from '../math';
+import { backOf, dot, exact, type Vec3 } from '../math';
 import type { Command, Scene } from '../navigation';
 import { FRAME, frameHeightAt } from '../view';
 import { resolveAxes } from './axes';
@@ -60,9 +60,7 @@ function zoomBy(factor: number, scheme: Scheme, scene: Scene, at: FramePoint | n
 
 /** A flat face faces the eye whichever way its triangles are wound. */
 function towardsEye(pick: Pick, scene: Scene): Vec3 {
-  const [x, y, z, w] = scene.view.orientation;
-  const back: Vec3 = [2 * (x * z + w * y), 2 * (y * z - w * x), 1 - 2 * (x * x + y * y)];
-  return dot(pick.normal, back) >= 0 ? pick.normal : [-pick.normal[0], -pick.normal[1], -pick.normal[2]];
+  return dot(pick.normal, backOf(scene.view.orientation)) >= 0 ? pick.normal : [-pick.normal[0], -pick.normal[1], -pick.normal[2]];
 }
 
 function atPointer(does: string, scene: Scene, pick: Pick | null): Command[] {
@@ -136,13 +134,13 @@ export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pi
   }
 }
 
-/** Why a bound gesture did nothing here, in words that say what to do; null when it did, or where silence is right. */
-export function whyNothing(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pick | null): string | null {
-  const binding = bindingFor(scheme, gesture);
-  if (!binding || gesture.kind === 'drag' || gesture.kind === 'axes' || resolve(scheme, gesture, scene, pick).length > 0) return null;
-  if (binding.command.kind === 'selection') return 'Nothing is picked: click a part first.';
-  if (binding.command.kind !== 'atPointer') return null;
-  return binding.command.does === 'normalTo' || binding.command.does === 'section'
+/** Why a bound gesture that gave no command did nothing, in words that say what to do; null where silence is right. */
+export function whyNothing(scheme: Scheme, gesture: Gesture): string | null {
+  if (gesture.kind === 'drag' || gesture.kind === 'axes') return null;
+  const command = bindingFor(scheme, gesture)?.command;
+  if (command?.kind === 'selection') return 'Nothing is picked: click a part first.';
+  if (command?.kind !== 'atPointer') return null;
+  return command.does === 'normalTo' || command.does === 'section'
     ? 'No face is meant: point at one, or pick it first.'
     : 'No point is meant: point at the model, or pick a part first.';
 }

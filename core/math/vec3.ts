@@ -1,4 +1,4 @@
-import { atan2 } from './exact';
+import { atan2, sin } from './exact';
 
 /** A point or direction in metres, world axes: +X right, +Y away from the front, +Z up. */
 export type Vec3 = readonly [x: number, y: number, z: number];
@@ -44,7 +44,7 @@ export function perpendicular(a: Vec3): Vec3 {
 }
 
 /** Great-circle interpolation between unit vectors, t in 0 … 1. */
-export function slerpDirection(a: Vec3, b: Vec3, t: number, angle = angleBetween(a, b), sin: (x: number) => number): Vec3 {
+export function slerpDirection(a: Vec3, b: Vec3, t: number, angle = angleBetween(a, b)): Vec3 {
   const s = sin(angle);
   if (s < 1e-9) {
     if (angle < 1) return unit([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t]) ?? a;

@@ -21,7 +21,7 @@ export function resamplePath(path: readonly Vec3[], count = PATH_POINTS): Vec3[]
     const a = path[segment - 1] as Vec3;
     const b = path[segment] as Vec3;
     if (i === count - 1) points.push(path.at(-1) as Vec3);
-    else points.push(span > 0 ? slerpDirection(a, b, (wanted - from) / span, span, exact.sin) : a);
+    else points.push(span > 0 ? slerpDirection(a, b, (wanted - from) / span, span) : a);
   }
   return points;
 }

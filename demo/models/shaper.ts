@@ -41,14 +41,6 @@ export interface Shaper {
 /** Moves a point of a solid from where it was drawn to where it belongs. Must not mirror. */
 export type Place = (p: Vec3) => Vec3;
 
-/** Turns about the vertical axis by `angle` after another placing. */
-export const aroundZ =
-  (angle: number, first: Place = (p) => p): Place =>
-  (p) => {
-    const [x, y, z] = first(p);
-    return [x * Math.cos(angle) - y * Math.sin(angle), x * Math.sin(angle) + y * Math.cos(angle), z];
-  };
-
 /** Lays what was drawn standing (its z) along -Y, so that its top faces the front, and moves it. */
 export const facingFront =
   (to: Vec3): Place =>

@@ -50,10 +50,6 @@ export async function removeMember(db: Database, groupId: string, personId: stri
   await db('memberships').where({ group_id: groupId, person_id: personId }).delete();
 }
 
-export async function findGroup(db: Database, id: string): Promise<Group | null> {
-  return (await db<Group>('groups').where({ id }).select('id', 'name').first()) ?? null;
-}
-
 export async function listGroups(db: Database): Promise<Group[]> {
   return db<Group>('groups').select('id', 'name').orderBy('name');
 }

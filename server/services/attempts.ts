@@ -5,6 +5,7 @@ import {
   type Exercise,
   type Scheme,
   type ScoreCard,
+  type ScoredModel,
   type StepDetail,
   schemeSchema,
   scoreAttempt,
@@ -70,26 +71,24 @@ export async function openAttempt(asked: Asked, input: { exerciseId: string; ver
   return { id, seed };
 }
 
-async function scoreTrace(service: Service, content: Exercise, trace: Trace): Promise<ScoreCard> {
+async function scoredModelOf(service: Service, content: Exercise): Promise<ScoredModel> {
   const revision = await findRevision(service.db, content.model.id, content.model.revision);
   if (!revision) throw notFound('The model of this exercise');
-  const mesh = await meshOf(service, revision.meshHash);
-  const scheme = await findScheme(service, trace.scheme.id, trace.scheme.revision);
-  return scoreAttempt(content, { mesh, home: revision.home }, trace, scheme);
+  return { mesh: await meshOf(service, revision.meshHash), home: revision.home };
 }
 
-async function checkOrRefuse(service: Service, content: Exercise, trace: Trace, elapsed: number | null): Promise<void> {
-  const revision = await findRevision(service.db, content.model.id, content.model.revision);
-  if (!revision) throw notFound('The model of this exercise');
-  const mesh = await meshOf(service, revision.meshHash);
+/** Checks a trace and scores it, or refuses it with the reason. `elapsed`: seconds the server saw, null where it did not look. */
+async function checkAndScore(service: Service, content: Exercise, trace: Trace, elapsed: number | null): Promise<ScoreCard> {
+  const model = await scoredModelOf(service, content);
   const refusal = checkTrace(trace, {
     start: content.start,
     allowed: content.allowed,
-    partIds: new Set(mesh.parts.map((part) => part.id)),
+    partIds: new Set(model.mesh.parts.map((part) => part.id)),
     steps: content.steps.length,
     elapsed,
   });
   if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');
+  return scoreAttempt(content, model, trace, await findScheme(service, trace.scheme.id, trace.scheme.revision));
 }
 
 /** Takes an attempt in: checks the trace, replays and scores it, and keeps it. The same attempt twice is one attempt. */
@@ -110,8 +109,7 @@ export async function handIn(asked: Asked, id: string, trace: Trace): Promise<Sc
     trace.seed === attempt.seed;
   if (!same) throw new ServiceError(422, 'refused-exercise', 'The attempt is of another exercise, model or scheme than was opened.', 'trace');
   const now = asked.now();
-  await checkOrRefuse(asked, version.content, trace, (now.getTime() - attempt.openedAt.getTime()) / 1000);
-  const card = await scoreTrace(asked, version.content, trace);
+  const card = await checkAndScore(asked, version.content, trace, (now.getTime() - attempt.openedAt.getTime()) / 1000);
   await attempts.keepHandIn(asked.db, id, trace, card, now);
   return (await attempts.cardOf(asked.db, id)) ?? card;
 }
@@ -120,8 +118,7 @@ export async function handIn(asked: Asked, id: string, trace: Trace): Promise<Sc
 export async function tryOut(asked: Asked, content: Exercise, trace: Trace): Promise<ScoreCard> {
   if (!isStaff(asked.who)) throw notFound('This');
   await modelRead(asked, content.model.id, content.model.revision);
-  await checkOrRefuse(asked, content, trace, null);
-  return scoreTrace(asked, content, trace);
+  return checkAndScore(asked, content, trace, null);
 }
 
 export interface AttemptSeen {

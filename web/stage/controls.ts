@@ -66,9 +66,10 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
     const binding = bindingFor(scheme(), gesture);
     if (!binding) return false;
     const { scene } = session.getState();
-    const why = whyNothing(scheme(), gesture, scene, found);
+    const commands = resolve(scheme(), gesture, scene, found);
+    const why = commands.length === 0 ? whyNothing(scheme(), gesture) : null;
     if (why) session.say(why);
-    else session.perform(resolve(scheme(), gesture, scene, found), { id, device, binding: bindingName(binding) });
+    else session.perform(commands, { id, device, binding: bindingName(binding) });
     return true;
   };
 

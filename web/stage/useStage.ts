@@ -34,6 +34,8 @@ function createCapMaker(prepared: Prepared): { caps: (scene: Scene) => Promise<C
 
 export interface StageHandle {
   readonly renderer: Renderer;
+  /** The cut faces of a scene. */
+  readonly capsOf: (scene: Scene) => Promise<Caps | null>;
   /** A picture of any scene with its caps. */
   readonly pictureOf: (scene: Scene, width: number) => Promise<string>;
 }
@@ -60,7 +62,7 @@ export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prep
     const observer = new ResizeObserver(() => renderer.resize(element.clientWidth, element.clientHeight));
     observer.observe(element);
     renderer.resize(element.clientWidth, element.clientHeight);
-    setHandle({ renderer, pictureOf: async (scene, width) => renderer.picture(scene, width, await maker.caps(scene)) });
+    setHandle({ renderer, capsOf: maker.caps, pictureOf: async (scene, width) => renderer.picture(scene, width, await maker.caps(scene)) });
     return () => {
       observer.disconnect();
       maker.dispose();
@@ -71,9 +73,8 @@ export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prep
 
   useEffect(() => {
     const element = canvas.current;
-    if (!handle || !session || !element || !prepared) return;
-    const { renderer } = handle;
-    const maker = createCapMaker(prepared);
+    if (!handle || !session || !element) return;
+    const { renderer, capsOf } = handle;
     let section: Scene['section'] = null;
     let visibility: Scene['visibility'] | null = null;
     let busy = false;
@@ -84,7 +85,7 @@ export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prep
       section = scene.section;
       visibility = scene.visibility;
       try {
-        renderer.setCaps(await maker.caps(scene));
+        renderer.setCaps(await capsOf(scene));
       } finally {
         busy = false;
       }
@@ -109,9 +110,8 @@ export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prep
     return () => {
       unsubscribe();
       disconnect();
-      maker.dispose();
     };
-  }, [canvas, handle, session, prepared]);
+  }, [canvas, handle, session]);
 
   return { rectangle, grab, handle };
 }

@@ -1,4 +1,4 @@
-import { type Mesh, type Plane, type Polygon, partContours, planeAxes, signedArea2 } from '@core/geometry';
+import { insideLoop, type Mesh, type Plane, partContours, planeAxes, signedArea2 } from '@core/geometry';
 import { expose, transfer } from 'comlink';
 import { ShapeUtils, Vector2 } from 'three';
 
@@ -13,16 +13,6 @@ export interface Caps {
 }
 
 const STAGE_COLOUR = [0.72, 0.68, 0.58] as const;
-
-function insideOf(point: readonly [number, number], loop: Polygon): boolean {
-  let odd = false;
-  for (let i = 0, j = loop.points.length - 1; i < loop.points.length; j = i++) {
-    const a = loop.points[i] as [number, number];
-    const b = loop.points[j] as [number, number];
-    if (a[1] > point[1] !== b[1] > point[1] && point[0] < ((b[0] - a[0]) * (point[1] - a[1])) / (b[1] - a[1]) + a[0]) odd = !odd;
-  }
-  return odd;
-}
 
 const api = {
   open(opened: Mesh): void {
@@ -50,7 +40,7 @@ const api = {
       const closed = polygons.filter((loop) => loop.closed);
       const holes = closed.filter((loop) => signedArea2(loop.points) < 0);
       for (const outer of closed.filter((loop) => signedArea2(loop.points) > 0)) {
-        const mine = holes.filter((hole) => insideOf(hole.points[0] as [number, number], outer));
+        const mine = holes.filter((hole) => insideLoop(hole.points[0] as [number, number], outer.points));
         const rings = [outer, ...mine].map((loop) => loop.points.map(([u, v]) => new Vector2(u, v)));
         const corners = rings.flat();
         for (const face of ShapeUtils.triangulateShape(rings[0] ?? [], rings.slice(1))) {

@@ -2,11 +2,11 @@ import { SKILLS } from '@core/exercise';
 import type { SchemeFamily } from '@core/input';
 import type { Level } from '@core/progress';
 import { Flashes } from '@web/ui/Flashes';
+import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { shownPoints } from '@web/ui/points';
 import { formatDistanceToNow } from 'date-fns';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { FAMILY_WORDS } from '../progress/ProgressChart';
 import { concernsOf } from './concernsOf';
 
 export interface Learner {

@@ -1,4 +1,5 @@
 import type { SchemeFamily } from '@core/input';
+import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
@@ -17,7 +18,6 @@ export interface ProgressLine {
   readonly handedInAt: string;
 }
 
-export const FAMILY_WORDS: Record<SchemeFamily, string> = { mouse: 'Mouse', keyboard: 'Keyboard', puck: '3D mouse' };
 const SHAPES: Record<SchemeFamily, 'circle' | 'rect' | 'triangle'> = { mouse: 'circle', keyboard: 'rect', puck: 'triangle' };
 const TOKENS: Record<SchemeFamily, string> = { mouse: '--color-ink', keyboard: '--color-sea', puck: '--color-amber' };
 const tokenOf = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();

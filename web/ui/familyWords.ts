@@ -1,0 +1,4 @@
+import type { SchemeFamily } from '@core/input';
+
+/** The families of schemes that progress is measured by, as people see them. */
+export const FAMILY_WORDS: Record<SchemeFamily, string> = { mouse: 'Mouse', keyboard: 'Keyboard', puck: '3D mouse' };
