@@ -8,6 +8,7 @@ import { fit, orientationFrom, project, type View } from '../view';
 import { drawIds } from './drawIds';
 import type { Mesh } from './mesh';
 import { boxOf, partsUnder } from './mesh';
+import { partsInBox } from './partsInBox';
 import { planeAxes } from './plane';
 import { partContours, sectionContours, signedArea2 } from './sectionContours';
 import { sectionArea, sectionOverlap } from './sectionOverlap';
@@ -283,4 +284,51 @@ it('fit on hull points equals fit on all corners', () => {
       return Math.abs(project(a, [0, 0, 1], 1.6).u - project(b, [0, 0, 1], 1.6).u) < 1e-9;
     }),
   );
+});
+
+describe('what a box in the frame holds', () => {
+  const mesh = boxes([
+    { id: 'left', min: [-3, 0, -1], max: [-1, 1, 1] },
+    { id: 'right', min: [1, 0, -1], max: [3, 1, 1] },
+    { id: 'behind', min: [-0.5, 5, -0.5], max: [0.5, 6, 0.5] },
+  ]);
+  const scene = (v = view(0, 0, 10, 'orthographic')) => initialScene(v);
+  const all = { u0: -0.8, v0: -0.5, u1: 0.8, v1: 0.5 };
+
+  it('all of the frame holds all parts, and a box beside them none', () => {
+    expect(partsInBox(mesh, scene(), all, true)).toEqual(['left', 'right', 'behind']);
+    expect(partsInBox(mesh, scene(), { u0: 0.5, v0: 0.3, u1: 0.7, v1: 0.4 }, false)).toEqual([]);
+  });
+
+  it('tells what it touches from what lies wholly inside, also in the middle of a face', () => {
+    // The frame is 2 · 10 · tan(0.5) = 10.93 m high: the left box spans u -0.275 … -0.092.
+    const r = { u0: -0.2, v0: -0.2, u1: 0.1, v1: 0.2 };
+    expect(partsInBox(mesh, scene(), r, false)).toEqual(['left', 'right', 'behind']);
+    expect(partsInBox(mesh, scene(), r, true)).toEqual(['behind']);
+    expect(partsInBox(mesh, scene(), { u0: -0.19, v0: -0.01, u1: -0.18, v1: 0.01 }, false)).toEqual(['left']);
+  });
+
+  it('leaves out what is hidden or cut away, and what is behind the eye', () => {
+    expect(partsInBox(mesh, { ...scene(), visibility: { left: 'hidden' } }, all, false)).toEqual(['right', 'behind']);
+    expect(partsInBox(mesh, { ...scene(), section: { normal: [0, 1, 0], offset: 4 } }, all, true)).toEqual(['left', 'right']);
+    const inside = { ...view(0, 0, 1), target: [0, 4, 0] as Vec3 };
+    expect(partsInBox(mesh, scene(inside), all, false)).toEqual(['behind']);
+  });
+
+  it('agrees with the id picture: whatever is seen in a box is touched by it', () => {
+    fc.assert(
+      fc.property(quat, fc.double({ min: 4, max: 20, noNaN: true }), fc.boolean(), (orientation, distance, perspective) => {
+        const s = scene({ ...view(0, 0, distance, perspective ? 'perspective' : 'orthographic'), orientation });
+        const ids = drawIds(mesh, s, 32, 20);
+        const touched = partsInBox(mesh, s, { u0: -0.4, v0: -0.25, u1: 0.4, v1: 0.25 }, false);
+        for (let row = 5; row < 15; row++)
+          for (let column = 8; column < 24; column++) {
+            const id = ids[row * 32 + column] as number;
+            if (id > 0 && !touched.includes(mesh.parts[id - 1]?.id ?? '')) return false;
+          }
+        return true;
+      }),
+      { numRuns: 60 },
+    );
+  });
 });

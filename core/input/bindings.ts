@@ -11,6 +11,7 @@ function fits(trigger: Trigger, gesture: Gesture): boolean {
     case 'click':
       return (trigger as { button: string }).button === gesture.button && (trigger as { count: number }).count === gesture.count;
     case 'key':
+    case 'held':
       return (trigger as { code: string }).code === gesture.code;
     case 'puckButton':
       return (trigger as { button: number }).button === gesture.button;
@@ -19,10 +20,21 @@ function fits(trigger: Trigger, gesture: Gesture): boolean {
   }
 }
 
-/** The binding that answers a gesture, if any. */
-export function bindingFor(scheme: Scheme, gesture: Gesture): Binding | null {
+/** The binding that answers a gesture, if any. Standing inside, its own bindings come first, and hide the others of the same key. */
+export function bindingFor(scheme: Scheme, gesture: Gesture, standing = false): Binding | null {
   const modifiers = 'modifiers' in gesture ? gesture.modifiers : [];
-  return scheme.bindings.find((binding) => fits(binding.trigger, gesture) && sameModifiers(binding.modifiers, modifiers)) ?? null;
+  const answers =
+    (context: Binding['context'], made: Gesture) =>
+    (binding: Binding): boolean =>
+      binding.context === context && fits(binding.trigger, made) && sameModifiers(binding.modifiers, modifiers);
+  if (!standing) return scheme.bindings.find(answers('stage', gesture)) ?? null;
+  const own = scheme.bindings.find(answers('standing', gesture));
+  if (own) return own;
+  // A key that walks while it is held does nothing else when it is pressed.
+  const other: Gesture | null =
+    gesture.kind === 'key' ? { ...gesture, kind: 'held', dt: 0 } : gesture.kind === 'held' ? { kind: 'key', code: gesture.code, modifiers, at: null } : null;
+  if (other && scheme.bindings.some(answers('standing', other))) return null;
+  return scheme.bindings.find(answers('stage', gesture)) ?? null;
 }
 
 const KEY_WORDS: Record<string, string> = {
@@ -61,6 +73,8 @@ export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>): s
         return 'wheel';
       case 'key':
         return keyWords(trigger.code);
+      case 'held':
+        return `hold ${keyWords(trigger.code)}`;
       case 'axes':
         return 'push, slide, tilt or twist the puck';
       case 'puckButton':
@@ -110,6 +124,7 @@ export function unreachable(scheme: Scheme, device: DeviceCapabilities): Binding
       case 'wheel':
         return !device.wheel;
       case 'key':
+      case 'held':
         return !device.keyboard;
       default:
         return !device.puck;

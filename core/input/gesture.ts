@@ -1,5 +1,5 @@
 import type { Vec3 } from '../math';
-import type { Modifier } from './schemeSchema';
+import type { Modifier, PivotRule } from './schemeSchema';
 
 /** Where a device points in the frame, frame heights from its centre, v up. */
 export interface FramePoint {
@@ -27,6 +27,8 @@ export type Gesture =
     }
   | { readonly kind: 'wheel'; readonly modifiers: readonly Modifier[]; readonly notches: number; readonly at: FramePoint }
   | { readonly kind: 'key'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly at: FramePoint | null }
+  /** A key kept down for another `dt` seconds. */
+  | { readonly kind: 'held'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly dt: number; readonly at: FramePoint | null }
   | { readonly kind: 'axes'; readonly axes: SixAxes; readonly dt: number }
   | { readonly kind: 'puckButton'; readonly button: number };
 
@@ -40,4 +42,32 @@ export interface Pick {
   readonly part: string;
   /** Metres from the eye along the view axis. */
   readonly depth: number;
+}
+
+/** A rectangle in the frame, frame heights. */
+export interface FrameRectangle {
+  readonly u0: number;
+  readonly v0: number;
+  readonly u1: number;
+  readonly v1: number;
+}
+
+/** What the stage knows besides the scene when a gesture is resolved: where the hand is at work, and what only the mesh can tell. */
+export interface Surroundings {
+  /** Whether one stands inside the model: bindings of that context come first. */
+  readonly standing?: boolean;
+  /** Walking speed, metres a second. */
+  readonly speed?: number;
+  /** Whether walking keeps to the floor. */
+  readonly onFloor?: boolean;
+  /** The pivot rule of a key that is held, in place of the scheme's. */
+  readonly pivot?: PivotRule;
+  /** Middle of the box of what is selected. */
+  readonly selectionCentre?: Vec3 | null;
+  /** Middle of what is seen in the frame. */
+  readonly visibleMiddle?: Vec3 | null;
+  /** Middle of the whole model: what a plane through nothing in particular goes through. */
+  readonly modelCentre?: Vec3;
+  /** Parts that a rectangle touches, or that lie wholly inside it. */
+  readonly partsInBox?: (rectangle: FrameRectangle, whole: boolean) => string[];
 }

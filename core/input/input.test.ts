@@ -1,15 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { navigate } from '../navigation';
+import { addScaled, backOf } from '../math';
+import { EYE_HEIGHT, initialScene, navigate } from '../navigation';
 import { Command } from '../navigation/command';
+import { view as anyView, vec3 } from '../tests/arbitraries';
 import { start } from '../tests/practice';
-import { anglesOf, FRAME } from '../view';
+import { anglesOf, eyeOf, FRAME, FRAME_ASPECT, pointAt, project, wrapAngle } from '../view';
 import { shapeAxes, USUAL_PUCK } from './axes';
 import { bindingFor, findConflicts, triggerWords, unreachable } from './bindings';
 import type { Gesture, Pick } from './gesture';
 import { PUCK_DESCRIPTOR, puckReports, readMultiAxisReport } from './multiAxis';
-import { resolve } from './resolve';
-import { schemeSchema } from './schemeSchema';
+import { isSteady, pivotFor } from './pivot';
+import { resolve, whyNothing } from './resolve';
+import { type PivotRule, schemeSchema } from './schemeSchema';
 import { BUILT_IN_SCHEMES, KEYBOARD_ALONE, SIX_AXIS_PUCK, THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE } from './schemes';
 import { actionWords } from './words';
 
@@ -24,6 +27,8 @@ const drag = (button: 'left' | 'middle' | 'right', du: number, dv: number, modif
 });
 const pick: Pick = { point: [0.1, 0.2, 0.3], normal: [0, -1, 0], part: 'crate', depth: 4 };
 const key = (code: string, ...modifiers: ('shift' | 'ctrl' | 'alt')[]): Gesture => ({ kind: 'key', code, modifiers, at: null });
+
+const standardScene = initialScene(navigate(start.view, { kind: 'standard', name: 'front' }, { frame: FRAME }));
 
 describe('the built-in schemes', () => {
   it.each(BUILT_IN_SCHEMES.map((s) => [s.name, s] as const))('%s is valid data without conflicts, and every binding has words', (_name, scheme) => {
@@ -112,12 +117,155 @@ describe('resolve', () => {
 
   it('a rectangle is zoomed to when it is let go, and not when it is a slip', () => {
     expect(resolve(TWO_BUTTON_MOUSE, drag('left', 0.3, 0.2, ['shift']), start, pick)).toEqual([]);
-    expect(resolve(TWO_BUTTON_MOUSE, drag('left', -0.3, 0.2, ['shift'], true), start, pick)).toEqual([
-      { kind: 'zoomRegion', u0: -0.3, u1: 0, v0: 0, v1: 0.2, depth: 4 },
+    expect(resolve(TWO_BUTTON_MOUSE, drag('left', 0.3, 0.2, ['shift'], true), start, pick)).toEqual([
+      { kind: 'zoomRegion', u0: 0, u1: 0.3, v0: 0, v1: 0.2, depth: 4 },
     ]);
     expect(resolve(TWO_BUTTON_MOUSE, drag('left', 0.003, 0.2, ['shift'], true), start, pick)).toEqual([]);
   });
 
+  it('drawn to the left, a rectangle takes in what fills the frame', () => {
+    const before = start.view;
+    const [out] = resolve(TWO_BUTTON_MOUSE, drag('left', -0.48, 0.3, ['shift'], true), start, null);
+    const after = navigate(before, out as Command, { frame: FRAME });
+    // The frame is now 0.3 frame heights high, about the middle of the rectangle.
+    for (const [u, v] of [
+      [-0.8, -0.5],
+      [0.8, 0.5],
+      [0.2, -0.1],
+    ] as const) {
+      const seen = project(after, pointAt(before, u, v, before.distance), FRAME_ASPECT);
+      expect(seen.u).toBeCloseTo(u * 0.3 - 0.24, 9);
+      expect(seen.v).toBeCloseTo(v * 0.3 + 0.15, 9);
+    }
+  });
+
+  it('a box picks what the stage finds in it, when it is let go', () => {
+    const asked: unknown[] = [];
+    const now = {
+      partsInBox: (r: unknown, whole: boolean) => {
+        asked.push(r, whole);
+        return ['lid', 'knob'];
+      },
+    };
+    expect(resolve(TWO_BUTTON_MOUSE, drag('left', 0.3, -0.2, ['ctrl']), start, null, now)).toEqual([]);
+    expect(resolve(TWO_BUTTON_MOUSE, drag('left', 0.3, -0.2, ['ctrl'], true), start, null, now)).toEqual([{ kind: 'select', parts: ['lid', 'knob'] }]);
+    resolve(TWO_BUTTON_MOUSE, drag('left', 0.3, -0.2, ['shift', 'ctrl'], true), start, null, now);
+    const r = { u0: 0, u1: 0.3, v0: -0.2, v1: 0 };
+    expect(asked).toEqual([r, false, r, true]);
+  });
+
+  it('a click with Shift adds a part to what is picked, or drops it', () => {
+    const click: Gesture = { kind: 'click', button: 'left', count: 1, modifiers: ['shift'], at: { u: 0, v: 0 } };
+    const one = { ...start, selection: { parts: ['lid'] } };
+    expect(resolve(TWO_BUTTON_MOUSE, click, one, pick)).toMatchObject([{ kind: 'select', parts: ['lid', 'crate'] }]);
+    expect(resolve(TWO_BUTTON_MOUSE, click, { ...start, selection: { parts: ['crate', 'lid'] } }, pick)).toMatchObject([{ kind: 'select', parts: ['lid'] }]);
+    expect(resolve(TWO_BUTTON_MOUSE, click, one, null)).toEqual([{ kind: 'select', parts: ['lid'] }]);
+  });
+
+  it('an approach goes half the way to the point, which stays where it is seen', () => {
+    const [c] = resolve(TWO_BUTTON_MOUSE, key('KeyB'), start, pick);
+    const before = project(start.view, pick.point, FRAME_ASPECT);
+    const after = project(navigate(start.view, c as Command, { frame: FRAME }), pick.point, FRAME_ASPECT);
+    expect(after.depth).toBeCloseTo(before.depth / 2, 9);
+    expect([after.u, after.v]).toEqual([expect.closeTo(before.u, 9), expect.closeTo(before.v, 9)]);
+  });
+
+  it('a key that is held zooms at a steady rate, however often it is asked', () => {
+    const held = (dt: number): Gesture => ({ kind: 'held', code: 'PageUp', modifiers: [], dt, at: null });
+    const factor = (g: Gesture): number => (resolve(TWO_BUTTON_MOUSE, g, start, null)[0] as { factor: number }).factor;
+    expect(factor(held(0.02)) ** 50).toBeCloseTo(factor(held(1)), 9);
+    expect(resolve(TWO_BUTTON_MOUSE, held(0), start, null)).toEqual([]);
+  });
+
+  it('steps are as large as the scheme says, and follow the depth under the pointer', () => {
+    const fine = { ...TWO_BUTTON_MOUSE, options: { ...TWO_BUTTON_MOUSE.options, step: Math.PI / 6 } };
+    expect(resolve(fine, key('ArrowLeft'), start, null)).toEqual([{ kind: 'turn', axis: 'left', angle: expect.closeTo(Math.PI / 6, 12) }]);
+    const metres = (p: Pick | null): number => (resolve(fine, key('KeyD'), start, p)[0] as { metres: number }).metres;
+    expect(metres(pick) / metres(null)).toBeCloseTo(pick.depth / start.view.distance, 9);
+  });
+});
+
+describe('what an orbit turns about', () => {
+  const now = { selectionCentre: [0.3, 0, 0.4] as const, visibleMiddle: [0, 0.1, 0.2] as const };
+  const picked = { ...start, selection: { parts: ['lid'], point: [0, 0, 1] as const } };
+  const ruled = (pivot: PivotRule) => ({ ...TWO_BUTTON_MOUSE, options: { ...TWO_BUTTON_MOUSE.options, pivot } });
+  const about = (pivot: PivotRule, p: Pick | null = pick, more = {}) => pivotFor(ruled(pivot), picked, p, { ...now, ...more });
+
+  it('is what the rule says, and falls back on what is known', () => {
+    expect(about('pointer')).toEqual(pick.point);
+    expect(about('pointer', null)).toEqual([0, 0, 1]);
+    expect(about('picked')).toEqual([0, 0, 1]);
+    expect(about('selection')).toEqual(now.selectionCentre);
+    expect(about('visible')).toEqual(now.visibleMiddle);
+    expect(about('target')).toBeUndefined();
+    expect(pivotFor(ruled('visible'), start, null)).toBeUndefined();
+    expect(about('pointer', pick, { pivot: 'visible' })).toEqual(now.visibleMiddle);
+  });
+
+  it('is never far outside the frame or behind the eye: the view is not thrown about', () => {
+    const behind = addScaled(eyeOf(start.view), backOf(start.view.orientation), 0.5);
+    expect(isSteady(start.view, behind)).toBe(false);
+    expect(isSteady(start.view, start.view.target)).toBe(true);
+    expect(about('pointer', { ...pick, point: behind })).toEqual([0, 0, 1]);
+    fc.assert(
+      fc.property(anyView, vec3(), (view, point) => {
+        if (!isSteady(view, point)) return true;
+        const { u, v } = project(navigate(view, { kind: 'orbit', dx: 3, dy: 2, pivot: point, mode: 'turntable' }, { frame: FRAME }), point, FRAME_ASPECT);
+        return Math.abs(u) <= 2 + 1e-6 && Math.abs(v) <= 2 + 1e-6;
+      }),
+    );
+  });
+
+  it('an orbit that ends near a mark goes to it only where the scheme says so', () => {
+    const near = { ...start, view: navigate(standardScene.view, { kind: 'turn', axis: 'right', angle: 0.02 }, { frame: FRAME }) };
+    const drawn = { ...TWO_BUTTON_MOUSE, options: { ...TWO_BUTTON_MOUSE.options, snapWithin: 0.1 } };
+    expect(resolve(drawn, drag('left', 0, 0, [], true), near, null)).toEqual([{ kind: 'snap' }]);
+    expect(resolve(drawn, drag('left', 0, 0), near, null)).toEqual([]);
+    expect(resolve(drawn, drag('left', 0.3, 0, [], true), near, null).map((c) => c.kind)).toEqual(['orbit']);
+    expect(resolve(TWO_BUTTON_MOUSE, drag('left', 0, 0, [], true), near, null)).toEqual([]);
+  });
+});
+
+describe('standing inside', () => {
+  const held = (code: string): Gesture => ({ kind: 'held', code, modifiers: [], dt: 0.1, at: null });
+  const now = { standing: true, speed: 1.4, onFloor: true };
+  it('the arrows walk and look while they are held, and turn the model no more', () => {
+    expect(resolve(TWO_BUTTON_MOUSE, held('ArrowUp'), start, null, now)).toEqual([{ kind: 'walk', forward: 1.4, right: 0, dt: 0.1, onGround: true }]);
+    expect(resolve(TWO_BUTTON_MOUSE, held('BracketLeft'), start, null, now)).toEqual([{ kind: 'walk', forward: 0, right: -1.4, dt: 0.1, onGround: true }]);
+    expect(resolve(TWO_BUTTON_MOUSE, held('PageUp'), start, null, now)).toEqual([{ kind: 'rise', metres: expect.closeTo(0.14, 12) }]);
+    expect(resolve(TWO_BUTTON_MOUSE, held('ArrowRight'), start, null, now)).toEqual([{ kind: 'look', yaw: -0.1, pitch: 0 }]);
+    expect(resolve(TWO_BUTTON_MOUSE, key('ArrowUp'), start, null, now)).toEqual([]);
+    expect(resolve(TWO_BUTTON_MOUSE, key('ArrowUp'), start, null)).toMatchObject([{ kind: 'turn' }]);
+    expect(resolve(TWO_BUTTON_MOUSE, held('ArrowUp'), start, null)).toEqual([]);
+  });
+
+  it('a drag looks about, and what is not its own stays as it was', () => {
+    expect(resolve(TWO_BUTTON_MOUSE, drag('left', 0.1, 0), start, pick, now)).toMatchObject([{ kind: 'look' }]);
+    expect(resolve(TWO_BUTTON_MOUSE, key('Home'), start, null, now)).toEqual([{ kind: 'home' }]);
+  });
+
+  it('puts the eye at its height over the place that is meant, level', () => {
+    const floor: Pick = { point: [0.3, -0.2, 1.15], normal: [0, 0, 1], part: 'lid', depth: 4 };
+    fc.assert(
+      fc.property(anyView, (view) => {
+        const commands = resolve(TWO_BUTTON_MOUSE, key('KeyY', 'shift'), { ...start, view }, floor);
+        const end = commands.reduce((v, c) => navigate(v, c, { frame: FRAME }), view);
+        const eye = eyeOf(end);
+        const { azimuth, elevation, roll } = anglesOf(end.orientation);
+        return (
+          Math.hypot(eye[0] - 0.3, eye[1] + 0.2, eye[2] - 1.15 - EYE_HEIGHT) < 1e-6 &&
+          Math.abs(elevation) < 1e-9 &&
+          Math.abs(roll) < 1e-9 &&
+          Math.abs(wrapAngle(azimuth - anglesOf(view.orientation).azimuth)) < 1e-6 &&
+          end.projection === 'perspective'
+        );
+      }),
+    );
+    expect(whyNothing(TWO_BUTTON_MOUSE, key('KeyY', 'shift'))).toMatch(/point at a floor/);
+  });
+});
+
+describe('what is picked and pointed at', () => {
   it('what takes the pointer falls back on what is picked, and does nothing without either', () => {
     const picked = { ...start, selection: { parts: ['lid'], point: [0, 0, 1] as const, normal: [0, 0, 1] as const } };
     expect(resolve(KEYBOARD_ALONE, key('KeyQ'), picked, null)).toEqual([{ kind: 'normalTo', point: [0, 0, 1], normal: [0, 0, 1] }]);

@@ -9,21 +9,30 @@ export const triggerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('click'), button: z.enum(['left', 'middle', 'right']), count: z.union([z.literal(1), z.literal(2)]) }),
   z.object({ kind: z.literal('wheel') }),
   z.object({ kind: z.literal('key'), code: z.string().min(1).max(30) }),
+  z.object({ kind: z.literal('held'), code: z.string().min(1).max(30) }),
   z.object({ kind: z.literal('axes') }),
   z.object({ kind: z.literal('puckButton'), button: z.number().int().min(1).max(32) }),
 ]);
 
+/** What helps the eye and is no command: it moves no camera and leaves no trace. */
+export const AIDS = ['grid', 'names', 'loupe', 'fourViews', 'panels', 'standing', 'floor', 'walls', 'speed'] as const;
+
+/** What an orbit turns about. */
+export const pivotRuleSchema = z.enum(['pointer', 'picked', 'selection', 'visible', 'target']);
+
 /** What comes of it: a continuous way to move, a ready command, or one that takes what is under the pointer or selected. */
 export const actionSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('move'), does: z.enum(['orbit', 'pan', 'zoom', 'roll', 'look', 'zoomRegion', 'sixAxes']) }),
+  z.object({ kind: z.literal('move'), does: z.enum(['orbit', 'pan', 'zoom', 'roll', 'look', 'zoomRegion', 'boxTouching', 'boxInside', 'sixAxes']) }),
+  z.object({ kind: z.literal('steady'), does: z.enum(['zoom', 'forward', 'slide', 'rise', 'turn']), way: z.union([z.literal(1), z.literal(-1)]) }),
+  z.object({ kind: z.literal('aid'), does: z.enum(AIDS) }),
   z.object({ kind: z.literal('command'), command: Command }),
-  z.object({ kind: z.literal('atPointer'), does: z.enum(['select', 'centre', 'lookAt', 'normalTo', 'section']) }),
+  z.object({ kind: z.literal('atPointer'), does: z.enum(['select', 'selectMore', 'centre', 'lookAt', 'approach', 'normalTo', 'section', 'stand']) }),
   z.object({ kind: z.literal('selection'), does: z.enum(['hide', 'glass', 'isolate']) }),
   z.object({ kind: z.literal('toggle'), does: z.enum(['projection', 'style']) }),
 ]);
 
 export const bindingSchema = z.object({
-  context: z.enum(['stage']),
+  context: z.enum(['stage', 'standing']),
   trigger: triggerSchema,
   modifiers: z.array(modifierSchema).max(3),
   command: actionSchema,
@@ -35,8 +44,18 @@ const six = z.tuple([z.number(), z.number(), z.number(), z.number(), z.number(),
 
 export const schemeOptionsSchema = z.object({
   orbit: z.enum(['turntable', 'trackball']),
-  /** What an orbit turns about: the point under the pointer, what is selected, or the middle of the view. */
-  pivot: z.enum(['pointer', 'selection', 'target']),
+  /** The point under the pointer, the point picked last, the middle of the selection, the middle of what is seen, or the target. */
+  pivot: pivotRuleSchema,
+  /** While this key is held in mid-drag, the orbit turns about something else. */
+  heldPivot: z.object({ code: z.string().min(1).max(30), pivot: pivotRuleSchema }).optional(),
+  /** An orbit that ends nearer than this to a standard view goes to it, radians; left out: never. */
+  snapWithin: z.number().gt(0).max(0.5).optional(),
+  /** Step of the keys that turn, radians; left out: 15°. */
+  step: z.number().gt(0).max(1.6).optional(),
+  /** Which way a drag zooms. */
+  zoomAxis: z.enum(['vertical', 'horizontal']).optional(),
+  /** Whether a jump to another view is drawn as a short glide; left out: it is. */
+  glide: z.boolean().optional(),
   /** Whether zooming goes to the pointer or to the middle. */
   zoomTo: z.enum(['pointer', 'target']),
   /** Size factor of one wheel notch. */
@@ -61,4 +80,6 @@ export type Binding = z.infer<typeof bindingSchema>;
 export type Trigger = z.infer<typeof triggerSchema>;
 export type Action = z.infer<typeof actionSchema>;
 export type Modifier = z.infer<typeof modifierSchema>;
+export type PivotRule = z.infer<typeof pivotRuleSchema>;
+export type Aid = (typeof AIDS)[number];
 export type SchemeFamily = Scheme['family'];

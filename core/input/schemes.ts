@@ -1,15 +1,20 @@
 import type { Command } from '../navigation';
 import type { StandardName } from '../view/standardNames';
 import { USUAL_PUCK } from './axes';
-import type { Action, Binding, Modifier, Scheme, Trigger } from './schemeSchema';
+import type { Action, Aid, Binding, Modifier, Scheme, Trigger } from './schemeSchema';
 
 const STEP = Math.PI / 12;
 
 const bind = (trigger: Trigger, command: Action, modifiers: Modifier[] = []): Binding => ({ context: 'stage', trigger, modifiers, command });
 const key = (code: string, command: Command, ...modifiers: Modifier[]): Binding => bind({ kind: 'key', code }, { kind: 'command', command }, modifiers);
 const keyDoes = (code: string, command: Action, ...modifiers: Modifier[]): Binding => bind({ kind: 'key', code }, command, modifiers);
-const drag = (button: 'left' | 'middle' | 'right', does: 'orbit' | 'pan' | 'zoom' | 'roll' | 'look' | 'zoomRegion', ...modifiers: Modifier[]): Binding =>
+type Dragged = Exclude<Extract<Action, { kind: 'move' }>['does'], 'sixAxes'>;
+const drag = (button: 'left' | 'middle' | 'right', does: Dragged, ...modifiers: Modifier[]): Binding =>
   bind({ kind: 'drag', button }, { kind: 'move', does }, modifiers);
+const aid = (code: string, does: Aid, ...modifiers: Modifier[]): Binding => keyDoes(code, { kind: 'aid', does }, ...modifiers);
+const hold = (code: string, does: Extract<Action, { kind: 'steady' }>['does'], way: 1 | -1): Binding =>
+  bind({ kind: 'held', code }, { kind: 'steady', does, way });
+const standing = (binding: Binding): Binding => ({ ...binding, context: 'standing' });
 const look = (code: string, name: StandardName, ...modifiers: Modifier[]): Binding => key(code, { kind: 'standard', name }, ...modifiers);
 
 /** Keys that every scheme has: the digits go once round the dial, then over and under it. */
@@ -61,7 +66,34 @@ const SHARED_KEYS: readonly Binding[] = [
   key('KeyD', { kind: 'dolly', metres: -0.1 }, 'shift'),
   key('KeyF', { kind: 'fieldOfView', angle: 0.8 }),
   key('KeyF', { kind: 'fieldOfView', angle: 1.25 }, 'shift'),
+  keyDoes('KeyB', { kind: 'atPointer', does: 'approach' }),
+  hold('PageUp', 'zoom', 1),
+  hold('PageDown', 'zoom', -1),
+  aid('KeyA', 'grid'),
+  aid('KeyA', 'names', 'shift'),
+  aid('KeyX', 'loupe'),
+  aid('KeyM', 'fourViews'),
+  aid('KeyZ', 'panels'),
+  aid('KeyY', 'standing'),
+  keyDoes('KeyY', { kind: 'atPointer', does: 'stand' }, 'shift'),
 ];
+
+/** Standing inside: the arrows walk and look, the page keys rise and sink, for as long as they are held. */
+const STANDING: readonly Binding[] = [
+  hold('ArrowUp', 'forward', 1),
+  hold('ArrowDown', 'forward', -1),
+  hold('ArrowRight', 'turn', 1),
+  hold('ArrowLeft', 'turn', -1),
+  hold('BracketRight', 'slide', 1),
+  hold('BracketLeft', 'slide', -1),
+  hold('PageUp', 'rise', 1),
+  hold('PageDown', 'rise', -1),
+  aid('KeyJ', 'floor'),
+  aid('KeyK', 'walls'),
+].map(standing);
+
+/** With a pointer, standing inside: any drag that orbited looks about, and the wheel sets the speed. */
+const STANDING_POINTER: readonly Binding[] = [drag('left', 'look'), bind({ kind: 'wheel' }, { kind: 'aid', does: 'speed' })].map(standing);
 
 /** Finer steps, slides, looking about and standing: with Shift a fifth of the step, with Alt the same keys slide the view. */
 const FINE_KEYS: readonly Binding[] = [
@@ -75,10 +107,10 @@ const FINE_KEYS: readonly Binding[] = [
   key('ArrowDown', { kind: 'pan', dx: 0, dy: -50 }, 'alt'),
   key('Comma', { kind: 'roll', angle: Math.PI / 2 }, 'alt'),
   key('Period', { kind: 'roll', angle: -Math.PI / 2 }, 'alt'),
-  key('PageUp', { kind: 'rise', metres: 0.05 }),
-  key('PageDown', { kind: 'rise', metres: -0.05 }),
-  key('PageUp', { kind: 'walk', forward: 1, right: 0, dt: 0.05, onGround: true }, 'shift'),
-  key('PageDown', { kind: 'walk', forward: -1, right: 0, dt: 0.05, onGround: true }, 'shift'),
+  key('PageUp', { kind: 'rise', metres: 0.05 }, 'shift'),
+  key('PageDown', { kind: 'rise', metres: -0.05 }, 'shift'),
+  key('PageUp', { kind: 'walk', forward: 1, right: 0, dt: 0.05, onGround: true }, 'alt'),
+  key('PageDown', { kind: 'walk', forward: -1, right: 0, dt: 0.05, onGround: true }, 'alt'),
   key('ArrowLeft', { kind: 'look', yaw: STEP / 3, pitch: 0 }, 'shift', 'alt'),
   key('ArrowRight', { kind: 'look', yaw: -STEP / 3, pitch: 0 }, 'shift', 'alt'),
   key('ArrowUp', { kind: 'look', yaw: 0, pitch: STEP / 3 }, 'shift', 'alt'),
@@ -91,15 +123,25 @@ const FINE_KEYS: readonly Binding[] = [
 
 const POINTING: readonly Binding[] = [
   bind({ kind: 'click', button: 'left', count: 1 }, { kind: 'atPointer', does: 'select' }),
+  bind({ kind: 'click', button: 'left', count: 1 }, { kind: 'atPointer', does: 'selectMore' }, ['shift']),
   bind({ kind: 'click', button: 'left', count: 2 }, { kind: 'atPointer', does: 'centre' }),
+  drag('left', 'boxTouching', 'ctrl'),
+  drag('left', 'boxInside', 'shift', 'ctrl'),
   bind({ kind: 'wheel' }, { kind: 'move', does: 'zoom' }),
 ];
 
-const POINTER_OPTIONS = { orbit: 'turntable', pivot: 'pointer', zoomTo: 'pointer', notch: 1.15 } as const;
+/** While the space bar is held in mid-drag, an orbit turns about the middle of what is seen. */
+const POINTER_OPTIONS = {
+  orbit: 'turntable',
+  pivot: 'pointer',
+  heldPivot: { code: 'Space', pivot: 'visible' },
+  zoomTo: 'pointer',
+  notch: 1.15,
+} as const;
 
 export const THREE_BUTTON_MOUSE: Scheme = {
   id: 'three-button-mouse',
-  revision: 2,
+  revision: 3,
   name: 'Three-button mouse',
   family: 'mouse',
   device: 'threeButtonMouse',
@@ -113,13 +155,15 @@ export const THREE_BUTTON_MOUSE: Scheme = {
     ...POINTING,
     ...SHARED_KEYS,
     ...FINE_KEYS,
+    ...STANDING,
+    ...STANDING_POINTER,
   ],
   options: POINTER_OPTIONS,
 };
 
 export const TWO_BUTTON_MOUSE: Scheme = {
   id: 'two-button-mouse',
-  revision: 2,
+  revision: 3,
   name: 'Two-button mouse',
   family: 'mouse',
   device: 'twoButtonMouse',
@@ -133,24 +177,26 @@ export const TWO_BUTTON_MOUSE: Scheme = {
     ...POINTING,
     ...SHARED_KEYS,
     ...FINE_KEYS,
+    ...STANDING,
+    ...STANDING_POINTER,
   ],
   options: POINTER_OPTIONS,
 };
 
 export const KEYBOARD_ALONE: Scheme = {
   id: 'keyboard-alone',
-  revision: 2,
+  revision: 3,
   name: 'Keyboard alone',
   family: 'keyboard',
   device: 'keyboard',
   about: 'Everything by keys: arrows turn by 15°, with Shift by 3°, with Alt they slide the view.',
-  bindings: [...SHARED_KEYS, ...FINE_KEYS],
-  options: { orbit: 'turntable', pivot: 'selection', zoomTo: 'target', notch: 1.15 },
+  bindings: [...SHARED_KEYS, ...FINE_KEYS, ...STANDING],
+  options: { orbit: 'turntable', pivot: 'picked', zoomTo: 'target', notch: 1.15 },
 };
 
 export const SIX_AXIS_PUCK: Scheme = {
   id: 'six-axis-puck',
-  revision: 2,
+  revision: 3,
   name: '3D mouse',
   family: 'puck',
   device: 'puck',
@@ -162,8 +208,9 @@ export const SIX_AXIS_PUCK: Scheme = {
     bind({ kind: 'click', button: 'left', count: 1 }, { kind: 'atPointer', does: 'select' }),
     ...SHARED_KEYS,
     ...FINE_KEYS,
+    ...STANDING,
   ],
-  options: { orbit: 'turntable', pivot: 'selection', zoomTo: 'target', notch: 1.15, puck: USUAL_PUCK },
+  options: { orbit: 'turntable', pivot: 'picked', zoomTo: 'target', notch: 1.15, puck: USUAL_PUCK },
 };
 
 /** The schemes that ship with the application. A change of bindings or options is a new revision. */

@@ -1,5 +1,5 @@
 import type { Command } from '../navigation';
-import type { Action, Binding } from './schemeSchema';
+import type { Action, Aid, Binding } from './schemeSchema';
 
 const degrees = (angle: number): string => `${Math.round((angle * 180) / Math.PI)}°`;
 const sentence = (name: string): string => name.replaceAll('-', ' ');
@@ -69,16 +69,42 @@ const MOVES: Record<Extract<Action, { kind: 'move' }>['does'], string> = {
   zoom: 'Zoom',
   roll: 'Roll',
   look: 'Look about',
-  zoomRegion: 'Zoom to a rectangle',
+  zoomRegion: 'Zoom into a rectangle; drawn leftwards, out of it',
+  boxTouching: 'Pick what a box touches',
+  boxInside: 'Pick what lies wholly inside a box',
   sixAxes: 'Orbit, pan, zoom and roll at once',
 };
 
 const AT_POINTER: Record<Extract<Action, { kind: 'atPointer' }>['does'], string> = {
   select: 'Pick a part',
+  selectMore: 'Pick a part as well, or drop it',
   centre: 'Bring the point to the middle',
   lookAt: 'Look at the point',
+  approach: 'Go half the way to the point',
   normalTo: 'Square on to the face',
   section: 'Cut along the face',
+  stand: 'Stand on the point',
+};
+
+const STEADY: Record<Extract<Action, { kind: 'steady' }>['does'], readonly [ahead: string, back: string]> = {
+  zoom: ['Closer, steadily', 'Farther, steadily'],
+  forward: ['Walk forward', 'Walk back'],
+  slide: ['Slide right', 'Slide left'],
+  rise: ['Rise', 'Sink'],
+  turn: ['Look round to the right', 'Look round to the left'],
+};
+
+/** What helps the eye, in words. */
+export const AID_WORDS: Record<Aid, string> = {
+  grid: 'Grid on the ground or on the picked face',
+  names: 'Nameplates',
+  loupe: 'Loupe at the pointer',
+  fourViews: 'Four views, or one',
+  panels: 'Fold the panels away',
+  standing: 'Stand inside, or step out',
+  floor: 'Walk on the floor, or fly',
+  walls: 'Solid walls, or none',
+  speed: 'Walking speed',
 };
 
 const SELECTION: Record<Extract<Action, { kind: 'selection' }>['does'], string> = {
@@ -93,6 +119,8 @@ export function actionWords(binding: Binding): string {
   if (command.kind === 'move') return MOVES[command.does];
   if (command.kind === 'atPointer') return AT_POINTER[command.does];
   if (command.kind === 'selection') return SELECTION[command.does];
+  if (command.kind === 'steady') return STEADY[command.does][command.way === 1 ? 0 : 1];
+  if (command.kind === 'aid') return AID_WORDS[command.does];
   if (command.kind === 'toggle') return command.does === 'projection' ? 'Perspective or orthographic' : 'Next drawing style';
   return commandWords(command.command);
 }

@@ -5,4 +5,6 @@ export * from './context';
 export * from './holds';
 export * from './meaningless';
 export * from './navigate';
+export * from './recall';
 export * from './scene';
+export * from './standAt';

@@ -1,3 +1,4 @@
+import { clampDistance } from '../view';
 import type { Command } from './command';
 import type { Scene } from './scene';
 
@@ -21,6 +22,10 @@ export function meaningless(command: Command, scene: Scene): string | null {
       return scene.history.future.length > 0 ? null : 'This is the newest view: there is none to go forward to.';
     case 'showAll':
       return Object.keys(scene.visibility).length > 0 ? null : 'Everything is shown already.';
+    case 'zoom':
+      return clampDistance(scene.view.distance / command.factor) === scene.view.distance && command.factor !== 1
+        ? `This is as ${command.factor > 1 ? 'near' : 'far'} as the eye can go.`
+        : null;
     case 'fit':
       return command.what === 'selection' && scene.selection.parts.length === 0 ? 'Nothing is picked: click a part first.' : null;
     default:

@@ -5,8 +5,10 @@ import { command, perspectiveView, vec3, view } from '../tests/arbitraries';
 import { anglesOf, eyeOf, FRAME, orientationFrom, pointAt, project, type View } from '../view';
 import { apply } from './apply';
 import { Command } from './command';
+import { meaningless } from './meaningless';
 import { navigate } from './navigate';
-import { effectiveVisibility, initialScene } from './scene';
+import { recall } from './recall';
+import { effectiveVisibility, initialScene, type Scene } from './scene';
 
 const context = { frame: FRAME };
 const close = (a: View, b: View, tolerance = 1e-9): boolean => {
@@ -251,5 +253,47 @@ describe('the command schema', () => {
     fc.assert(fc.property(command, (c) => Command.safeParse(c).success));
     const parsed = Command.parse({ kind: 'section', plane: { normal: [0, 0, 2], offset: 3 } });
     expect(parsed).toEqual({ kind: 'section', plane: { normal: [0, 0, 1] satisfies Vec3, offset: 1.5 } });
+  });
+});
+
+it('a zoom at the limit says so; on the way there it means something', () => {
+  const s = initialScene({ ...frontView, distance: 1e-6 });
+  expect(meaningless({ kind: 'zoom', factor: 2 }, s)).toMatch(/as near as/);
+  expect(meaningless({ kind: 'zoom', factor: 0.5 }, s)).toBeNull();
+  expect(meaningless({ kind: 'zoom', factor: 0.5 }, initialScene({ ...frontView, distance: 1e9 }))).toMatch(/as far as/);
+});
+
+describe('recall', () => {
+  const start = initialScene(frontView);
+  const kept = {
+    view: start.view,
+    section: { normal: [0, 0, 1], offset: 1 } as const,
+    visibility: { a: 'hidden', b: 'glass' } as const,
+    style: 'outline' as const,
+  };
+  it('brings any view to any other by commands alone', () => {
+    fc.assert(
+      fc.property(view, view, (from, to) => {
+        const end = recall({ ...start, view: from }, { ...kept, view: to }).reduce((s, c) => apply(s, c, context), { ...start, view: from });
+        const gap = Math.hypot(...end.view.target.map((x, i) => x - (to.target[i] as number)));
+        const q = end.view.orientation.reduce((sum, x, i) => sum + x * (to.orientation[i] as number), 0);
+        return (
+          gap < 1e-9 &&
+          Math.abs(Math.abs(q) - 1) < 1e-9 &&
+          Math.abs(end.view.distance / to.distance - 1) < 1e-9 &&
+          Math.abs(end.view.fovY - to.fovY) < 1e-12 &&
+          end.view.projection === to.projection
+        );
+      }),
+    );
+  });
+
+  it('brings cut, visibility and style, and does nothing when all is so already', () => {
+    const before: Scene = { ...start, visibility: { c: 'hidden' } };
+    const there = recall(before, kept).reduce((s, c) => apply(s, c, context), before);
+    expect(there).toMatchObject({ section: kept.section, visibility: kept.visibility, style: 'outline' });
+    expect(there.visibility).not.toHaveProperty('c');
+    expect(recall(there, kept)).toEqual([]);
+    expect(recall(there, { ...kept, section: null }).map((c) => c.kind)).toEqual(['section']);
   });
 });
