@@ -2,9 +2,9 @@ import { BUILT_IN_SCHEMES, exerciseSchema, judgeNow, type ScoredModel, scoreAtte
 import { AS_IT_IS, placeMesh } from '@formats';
 import { describe, expect, it } from 'vitest';
 import { COURSE, type DemoModel, draftOf } from './course';
-import { buoy, drive, optic } from './models';
+import { buoy, drive, lanternRoom, optic, tower } from './models';
 
-const make = { buoy, optic, drive };
+const make = { buoy, optic, drive, lanternRoom, tower };
 const models = new Map<DemoModel, ScoredModel>();
 function modelOf(name: DemoModel): ScoredModel {
   const known = models.get(name);

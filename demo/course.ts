@@ -16,12 +16,13 @@ import {
   type Scene,
   type ScoredModel,
   type SkillId,
+  standAt,
   usualCriteria,
   type Vec3,
   type View,
 } from '@core';
 
-export type DemoModel = 'buoy' | 'optic' | 'drive';
+export type DemoModel = 'buoy' | 'optic' | 'drive' | 'lanternRoom' | 'tower';
 
 /** What an exercise of the course is made from, once its model is known. */
 export interface Plan {
@@ -41,6 +42,8 @@ export interface Plan {
 }
 
 const DEG = Math.PI / 180;
+/** Models that one can stand in. */
+const HOUSES: readonly DemoModel[] = ['lanternRoom', 'tower'];
 
 /** The scene after these commands. */
 function after(model: ScoredModel, start: Scene, ...commands: readonly Command[]): Scene {
@@ -300,7 +303,122 @@ export const COURSE: readonly Plan[] = [
       },
     ],
   },
+  {
+    title: 'Frame the lantern room',
+    brief: 'The whole room for the title page, from the gallery rail to the vane, with room to breathe.',
+    model: 'lanternRoom',
+    start: (model) => initialScene(after(model, home(model), closer(3), slid(0.3, 0.2), round(60)).view),
+    steps: [
+      {
+        brief: 'Fit the whole lantern room between the inner lines',
+        skill: 'framing',
+        hints: ['Fit all first, then zoom a little out.'],
+        goal: () => ({ kind: 'frameIt', subject: ['lantern room'], margins: { left: 0.2, right: 0.2, top: 0.1, bottom: 0.1 } }),
+      },
+    ],
+  },
+  {
+    title: 'Square on the roof',
+    brief: 'A roof plate was repaired. To read the rivets, look at it squarely; then at the door below.',
+    model: 'lanternRoom',
+    start: (model) => initialScene(after(model, home(model), round(-75)).view),
+    steps: [
+      {
+        brief: 'Look squarely at each face as it is called',
+        skill: 'squareOn',
+        hints: ['The repaired plate is the brown one, over the door.'],
+        goal: (model) => ({
+          kind: 'callView',
+          order: 'asGiven',
+          calls: [
+            {
+              kind: 'face',
+              name: 'square on the brown roof plate',
+              point: middleOf(model.mesh, 'lantern room/roof/roof plate 1'),
+              normal: [0, -0.4956, 0.86855],
+            },
+            { kind: 'face', name: 'square on the door', point: middleOf(model.mesh, 'lantern room/door/leaf'), normal: [0, -1, 0] },
+          ],
+        }),
+      },
+    ],
+  },
+  {
+    title: 'From the tower to one bolt',
+    brief: 'The name board over the door hangs by four bolts. One is said to be loose.',
+    model: 'tower',
+    steps: [
+      {
+        brief: 'Go from the whole tower to the upper right bolt of the name board',
+        skill: 'zoom',
+        hints: ['Point at the board and turn the wheel; the nearer you are, the smaller its steps.', 'Point at the bolt and fit it.'],
+        goal: (model, start) => ({
+          kind: 'matchView',
+          subject: ['tower/name board/bolt 4'],
+          target: after(model, start, { kind: 'select', parts: ['tower/name board/bolt 4'] }, { kind: 'fit', what: 'selection', margin: 0.3 }),
+        }),
+      },
+    ],
+  },
+  {
+    title: 'Out of the weight tube',
+    brief: 'You went too near, and now you are inside the weight tube. Get back to the whole tower.',
+    model: 'tower',
+    start: (model) => standing(model, [0, 0, 4], 70),
+    steps: [
+      {
+        brief: 'Get back to the whole tower, as in the picture',
+        skill: 'recover',
+        hints: ['One key fits all that is shown; another goes home.'],
+        goal: (model) => ({ kind: 'matchView', target: initialScene(model.home), subject: [] }),
+      },
+    ],
+  },
+  {
+    title: 'Up to the living room',
+    brief: 'Walk in at the door, up the stair, and stand where the stove can be seen.',
+    model: 'tower',
+    start: (model) => standing(model, [-0.4, -1.9, 0], 0),
+    steps: [
+      {
+        brief: 'Stand in the living room and look at the stove, as in the picture',
+        skill: 'stand',
+        hints: [
+          'Press Y to stand inside, then hold the arrows.',
+          'The stair goes up to the left of the door, along the wall.',
+          'The living room is the second floor up.',
+        ],
+        goal: (model) => ({ kind: 'matchView', target: standing(model, [0.9, -1.75, 6], 39), subject: ['tower/things in the living room/stove'] }),
+      },
+    ],
+  },
+  {
+    title: 'Eye to the log book',
+    brief: 'The keeper wrote sitting. See the watch room from that height.',
+    model: 'tower',
+    start: (model) => standing(model, [0.9, -0.7, 9], 100),
+    steps: [
+      {
+        brief: 'Turn round to the desk, and lower your eye to 1.20 m over the floor',
+        skill: 'stand',
+        hints: ['The rule on the edge of the stage tells your eye’s height; type it there.'],
+        goal: (model) => ({
+          kind: 'matchView',
+          target: standing(model, [0.9, -0.7, 9], 0, 1.2),
+          subject: ['tower/things in the watch room/log desk', 'tower/things in the watch room/log book'],
+        }),
+      },
+    ],
+  },
 ];
+
+/** Standing on a floor at a height. `turned`: degrees that the gaze is turned to the left from straight ahead as one comes in at the front. */
+function standing(model: ScoredModel, place: Vec3, turned: number, height?: number): Scene {
+  const context = contextFor(model);
+  const commands = [{ kind: 'standard', name: 'front' } as const, { kind: 'turn', axis: 'right', angle: turned * DEG } as const];
+  const turnedHome = commands.reduce((scene, command) => apply(scene, command, context), home(model));
+  return initialScene(standAt(turnedHome.view, place, height).reduce((scene, command) => apply(scene, command, context), turnedHome).view);
+}
 
 /** The exercise of a plan on its model. */
 export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revision: number }): Exercise {
@@ -315,7 +433,9 @@ export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revis
       const criteria: Criterion[] = usualCriteria(goal).map((c) => (step.must?.includes(c.id) ? { ...c, must: true } : c));
       return { id: `step-${i + 1}`, brief: step.brief, skill: step.skill, otherSkills: [], hints: [...step.hints], goal, criteria };
     }),
-    allowed: (['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show'] as const).filter((id) => !plan.forbidden?.includes(id)),
+    allowed: (['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show', 'walk'] as const).filter(
+      (id) => !plan.forbidden?.includes(id) && (id !== 'walk' || HOUSES.includes(plan.model)),
+    ),
     schemes: [],
     liveHelp: true,
     showTarget: true,

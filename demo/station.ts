@@ -8,7 +8,7 @@ import { assignExercise, makeExercise, publish, saveDraft } from '@server/servic
 import { changeModel, importModel, meshOf } from '@server/services/models';
 import { makePerson } from '@server/services/people';
 import { COURSE, type DemoModel, draftOf } from './course';
-import { buoy, drive, optic } from './models';
+import { buoy, drive, lanternRoom, optic, tower } from './models';
 import { type DemoLearner, GROUP, INSTRUCTOR, LEAD, LEARNERS, PASSWORD } from './people';
 
 const DAY = 86_400_000;
@@ -16,6 +16,8 @@ const MODELS: Record<DemoModel, { name: string; make: typeof buoy }> = {
   buoy: { name: 'Lantern buoy', make: buoy },
   optic: { name: 'Revolving optic', make: optic },
   drive: { name: 'Lens drive', make: drive },
+  lanternRoom: { name: 'Lantern room', make: lanternRoom },
+  tower: { name: 'Light tower', make: tower },
 };
 
 interface Published {

@@ -1,6 +1,7 @@
 import { type CriterionId, criterionInfo } from '../exercise';
 import type { Scheme } from '../input';
-import { angleBetween, exact } from '../math';
+import { angleBetween, dot, exact, sub } from '../math';
+import { headingOf } from '../navigation';
 import type { CallResult } from '../scoring/calls';
 import { askedBox, fillOf, sizeRatio } from '../scoring/framing';
 import type { Measured } from '../scoring/measure';
@@ -8,12 +9,20 @@ import { signedRoll } from '../scoring/orientation';
 import { alignPaths, sweepOf } from '../scoring/paths';
 import { unrevealedShare } from '../scoring/pictures';
 import { sectionShift } from '../scoring/section';
-import { anglesOf, type View, wrapAngle } from '../view';
+import { anglesOf, eyeOf, type View, wrapAngle } from '../view';
 import * as hand from './hand';
 import { degrees, listed, percent, plural, say, seconds } from './sentence';
 
 const handOf = (scheme: Scheme | null, words: (scheme: Scheme) => string | null): string | null => (scheme ? words(scheme) : null);
 const HALF_DEGREE = Math.PI / 360;
+/** An eye nearer than this to its place stands there, metres. */
+const NEAR_EYE = 0.02;
+
+/** Up to three times in per cent, beyond that as so many times. */
+const scaledBy = (factor: number): string => {
+  const times = factor < 1 ? 1 / factor : factor;
+  return times > 3 ? `${times < 10 ? times.toFixed(1) : Math.round(times)} times` : percent(factor - 1);
+};
 
 function directionAdvice(view: View, target: View, scheme: Scheme | null): string {
   const from = anglesOf(view.orientation);
@@ -35,6 +44,38 @@ function directionAdvice(view: View, target: View, scheme: Scheme | null): strin
   }
   if (eye.length === 0) return say('go a hair further round');
   return say(`go ${listed(eye)}`, joined(does));
+}
+
+function lookAdvice(view: View, target: View, scheme: Scheme | null): string {
+  const from = anglesOf(view.orientation);
+  const to = anglesOf(target.orientation);
+  const left = wrapAngle(to.azimuth - from.azimuth);
+  const up = from.elevation - to.elevation;
+  const eye: string[] = [];
+  if (Math.abs(left) > HALF_DEGREE) eye.push(`${degrees(left)} to the ${left > 0 ? 'left' : 'right'}`);
+  if (Math.abs(up) > HALF_DEGREE) eye.push(`${degrees(up)} ${up > 0 ? 'up' : 'down'}`);
+  return say(
+    `look ${eye.length ? listed(eye) : 'a hair further round'}`,
+    handOf(scheme, (s) => (Math.abs(left) > HALF_DEGREE ? hand.lookHand(s, left > 0 ? 'left' : 'right') : null)),
+  );
+}
+
+/** Where the eye has to be carried, for one who stands. */
+function walkAdvice(view: View, target: View, scheme: Scheme | null): string {
+  const way = sub(eyeOf(target), eyeOf(view));
+  const { ahead, right } = headingOf(view);
+  const metres = (x: number): string => `${Math.abs(x).toFixed(Math.abs(x) < 1 ? 2 : 1)} m`;
+  const [forward, aside] = [dot(way, ahead), dot(way, right)];
+  const eye: string[] = [];
+  if (Math.abs(forward) > NEAR_EYE) eye.push(`${metres(forward)} ${forward > 0 ? 'forward' : 'back'}`);
+  if (Math.abs(aside) > NEAR_EYE) eye.push(`${metres(aside)} to the ${aside > 0 ? 'right' : 'left'}`);
+  const height = Math.abs(way[2]) > NEAR_EYE ? `${metres(way[2])} ${way[2] > 0 ? 'higher' : 'lower'}` : null;
+  if (height) eye.push(height);
+  if (eye.length === 0) return say('you stand where you should: look the right way');
+  return say(
+    `bring your eye ${listed(eye)}`,
+    handOf(scheme, (s) => (eye.length === 1 && height ? hand.riseHand(s, way[2] > 0) : hand.walkHand(s, forward >= 0))),
+  );
 }
 
 /** "drag left" and "drag down" become "drag left and down". */
@@ -66,7 +107,7 @@ function sizeAdvice(m: Measured, scheme: Scheme | null): string {
   if (ratio === null) return say('the subject is not in front of you', handOf(scheme, hand.homeHand));
   const factor = exact.pow(2, -ratio);
   return say(
-    `make it ${percent(factor - 1)} ${ratio > 0 ? 'smaller' : 'larger'}`,
+    `make it ${scaledBy(factor)} ${ratio > 0 ? 'smaller' : 'larger'}`,
     handOf(scheme, (s) => hand.sizeHand(s, ratio < 0)),
   );
 }
@@ -191,6 +232,8 @@ export function adviceFor(id: CriterionId, value: number | null, points: number,
   const { goal, scene } = m;
   if (goal.kind === 'matchView') {
     const target = goal.target.view;
+    if (m.standing && id === 'direction') return lookAdvice(scene.view, target, scheme);
+    if (m.standing && (id === 'size' || id === 'placement')) return walkAdvice(scene.view, target, scheme);
     if (id === 'direction') return directionAdvice(scene.view, target, scheme);
     if (id === 'size') return sizeAdvice(m, scheme);
     if (id === 'placement') return placementAdvice(m, scheme);

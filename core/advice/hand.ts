@@ -49,6 +49,22 @@ export function heightHand(scheme: Scheme, way: 'up' | 'down'): string | null {
   return keyFor(scheme, (c) => c.kind === 'turn' && c.axis === way);
 }
 
+/** The key that does something while it is held. */
+function heldKey(scheme: Scheme, does: string, way: 1 | -1): string | null {
+  const found = scheme.bindings.find(
+    (b) => b.context === 'standing' && b.trigger.kind === 'held' && b.command.kind === 'steady' && b.command.does === does && b.command.way === way,
+  );
+  return found?.trigger.kind === 'held' ? `hold ${keyWords(found.trigger.code)}` : null;
+}
+
+/** Looking about while one stands: the picture follows the hand, so a drag to the right looks to the left. */
+export function lookHand(scheme: Scheme, way: 'left' | 'right'): string | null {
+  const drag = dragOf(scheme, 'look');
+  return drag ? dragWords(drag, flip(way)) : heldKey(scheme, 'turn', way === 'right' ? 1 : -1);
+}
+export const walkHand = (scheme: Scheme, forward: boolean): string | null => heldKey(scheme, 'forward', forward ? 1 : -1);
+export const riseHand = (scheme: Scheme, up: boolean): string | null => heldKey(scheme, 'rise', up ? 1 : -1);
+
 export function sizeHand(scheme: Scheme, larger: boolean): string | null {
   if (scheme.bindings.some((b) => b.trigger.kind === 'wheel')) return `turn the wheel ${larger ? 'forward' : 'back'}`;
   if (hasPuck(scheme)) return `${larger !== puckMovesCamera(scheme) ? 'pull the puck towards you' : 'push the puck away'}`;

@@ -1,10 +1,7 @@
 import { exact } from '../math';
 import { anglesOf, sameView, type View } from '../view';
 import type { Command } from './command';
-import type { Scene } from './scene';
-
-/** A scene as it is kept under a name: all that is seen, without selection and history. */
-export type KeptScene = Pick<Scene, 'view' | 'section' | 'visibility' | 'style'>;
+import type { KeptScene, Scene } from './scene';
 
 /** The commands that bring one view to another, whatever they are: the way is made of what anyone could do by hand. */
 function viewCommands(from: View, to: View): Command[] {

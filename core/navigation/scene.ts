@@ -1,8 +1,9 @@
 import type { z } from 'zod';
 import type { View } from '../view';
-import type { sceneSchema } from './sceneSchema';
+import type { keptSceneSchema, sceneSchema } from './sceneSchema';
 
 export type Scene = z.infer<typeof sceneSchema>;
+export type KeptScene = z.infer<typeof keptSceneSchema>;
 
 export const EMPTY_HISTORY: Scene['history'] = { past: [], future: [], gesture: null, stash: [] };
 

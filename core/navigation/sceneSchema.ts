@@ -22,3 +22,6 @@ export const sceneSchema = z.object({
   selection: selectionSchema,
   history: historySchema,
 });
+
+/** A scene as it is kept under a name: what is seen, without selection and history. */
+export const keptSceneSchema = sceneSchema.pick({ view: true, section: true, visibility: true, style: true });

@@ -17,6 +17,8 @@ export interface Measured {
   readonly goal: Goal;
   readonly mesh: Mesh;
   readonly scene: Scene;
+  /** Whether the step is about standing and looking rather than going round. */
+  readonly standing: boolean;
   /** Left out while practising: then only what the present scene tells can be measured. */
   readonly evidence: Evidence | null;
   readonly subject: ReadonlySet<number>;
@@ -44,6 +46,7 @@ export function measuredOf(step: Step, model: ScoredModel, scene: Scene, evidenc
     goal,
     mesh: model.mesh,
     scene,
+    standing: step.skill === 'stand',
     evidence,
     subject: partsUnder(model.mesh, subjectIds(goal)),
     framing: once(() => framingOf(scene.view, points())),

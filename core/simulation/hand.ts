@@ -31,6 +31,12 @@ export interface Hand {
   /** Slides the model on the screen, frame heights. */
   readonly slide: (right: number, up: number) => void;
   readonly roll: (angle: number) => void;
+  /** Walks ahead and to the right, metres. */
+  readonly walk: (forward: number, right: number) => void;
+  /** Raises the eye, metres. */
+  readonly rise: (metres: number) => void;
+  /** Looks to the left and up, radians. */
+  readonly look: (yaw: number, pitch: number) => void;
   /** One key or button. */
   readonly press: (command: Command, binding: string) => void;
   readonly react: () => void;
@@ -118,6 +124,24 @@ export function createHand(recorder: Recorder, scheme: Scheme, learner: Simulate
       const dx = missed(right) * FRAME.height;
       const dy = -missed(up) * FRAME.height;
       sweep(Math.abs(right) + Math.abs(up), 'right drag', (share) => ({ kind: 'pan', dx: dx * share, dy: dy * share }));
+    },
+    walk: (forward, right) => {
+      const [ahead, aside] = [missed(forward), missed(right)];
+      sweep(Math.abs(forward) + Math.abs(right), 'hold up arrow', (share) => ({
+        kind: 'walk',
+        forward: ahead * share * HZ,
+        right: aside * share * HZ,
+        dt: 1 / HZ,
+        onGround: true,
+      }));
+    },
+    rise: (metres) => {
+      const total = missed(metres);
+      sweep(Math.abs(metres), 'hold page up', (share) => ({ kind: 'rise', metres: total * share }));
+    },
+    look: (yaw, pitch) => {
+      const [round, up] = [missed(yaw), missed(pitch)];
+      sweep(Math.abs(yaw) + Math.abs(pitch), byKeys ? 'hold right arrow' : 'left drag', (share) => ({ kind: 'look', yaw: round * share, pitch: up * share }));
     },
     roll: (angle) => {
       const count = Math.round(angle / (3 * DEGREE));

@@ -1,13 +1,14 @@
-import { type CommandGroupId, type Exercise, type GoalOf, isAllowed, type Step } from '../exercise';
+import { type CommandGroupId, type Exercise, type GoalOf, isAllowed, type SkillId, type Step } from '../exercise';
 import type { Scheme } from '../input';
-import { backOf, exact, type Random, randomFrom, unit, type Vec3 } from '../math';
+import { backOf, dot, exact, type Random, randomFrom, sub, unit, type Vec3 } from '../math';
+import { headingOf } from '../navigation';
 import { callOrder } from '../scoring/calls';
 import { askedBox, fillOf, framingOf, sizeRatio } from '../scoring/framing';
 import { contextFor, type ScoredModel, subjectOf } from '../scoring/model';
 import { signedRoll } from '../scoring/orientation';
 import { extentAlong } from '../scoring/section';
 import type { Trace } from '../trace';
-import { anglesOf, STANDARD_NAMES, standardAngles, wrapAngle } from '../view';
+import { anglesOf, eyeOf, STANDARD_NAMES, standardAngles, type View, wrapAngle } from '../view';
 import { createHand, type Hand, type SimulatedLearner } from './hand';
 import { createRecorder, type Recorder } from './recorder';
 
@@ -25,6 +26,9 @@ interface Actor {
 /** What is content: angles to 2 degrees, sizes to a twentieth of an octave, places to a hundredth of the frame. */
 const NEAR_ANGLE = Math.PI / 90;
 
+const meanOf = (points: readonly Vec3[]): Vec3 =>
+  [0, 1, 2].map((axis) => points.reduce((sum, p) => sum + (p[axis] as number), 0) / points.length) as unknown as Vec3;
+
 function turnTo(actor: Actor, azimuth: number, elevation: number, tries: number): void {
   for (let i = 0; i <= tries; i++) {
     const now = anglesOf(actor.recorder.scene().view.orientation);
@@ -37,10 +41,35 @@ function turnTo(actor: Actor, azimuth: number, elevation: number, tries: number)
   }
 }
 
-function matchView(actor: Actor, goal: GoalOf<'matchView'>): void {
+/** From here on, octaves, one first brings the thing itself to the middle: else the eye would go past it. */
+const FAR_ZOOM = 3;
+
+/** Walks, rises and looks until the eye is where it should be. */
+function standAs(actor: Actor, target: View): void {
+  const { recorder, hand, learner } = actor;
+  for (let i = 0; i <= learner.corrections; i++) {
+    const { view } = recorder.scene();
+    const way = sub(eyeOf(target), eyeOf(view));
+    const { ahead, right } = headingOf(view);
+    const [forward, aside] = [dot(way, ahead), dot(way, right)];
+    if (Math.abs(forward) + Math.abs(aside) > 0.05) hand.walk(forward, aside);
+    if (Math.abs(way[2]) > 0.02) hand.rise(way[2]);
+    const [now, wanted] = [anglesOf(recorder.scene().view.orientation), anglesOf(target.orientation)];
+    const yaw = wrapAngle(wanted.azimuth - now.azimuth);
+    const pitch = now.elevation - wanted.elevation;
+    if (Math.abs(yaw) + Math.abs(pitch) > NEAR_ANGLE) hand.look(yaw, pitch);
+  }
+}
+
+function matchView(actor: Actor, goal: GoalOf<'matchView'>, skill: SkillId): void {
   const { recorder, hand, learner, model, random } = actor;
   const target = goal.target.view;
   const points = subjectOf(model.mesh, goal.subject);
+  if (skill === 'stand' && isAllowed('walk', actor.allowed)) {
+    standAs(actor, target);
+    return;
+  }
+  if (!framingOf(recorder.scene().view, points) && isAllowed('home', actor.allowed)) hand.press({ kind: 'home' }, 'Home');
   const wanted = anglesOf(target.orientation);
   if (recorder.scene().view.projection !== target.projection && actor.random.next() > learner.slips)
     hand.press({ kind: 'projection', projection: target.projection }, 'P');
@@ -57,6 +86,7 @@ function matchView(actor: Actor, goal: GoalOf<'matchView'>): void {
   for (let i = 0; i <= learner.corrections; i++) {
     const asked = framingOf(target, points);
     const ratio = sizeRatio(framingOf(recorder.scene().view, points), asked);
+    if (ratio !== null && Math.abs(ratio) > FAR_ZOOM) hand.press({ kind: 'centre', point: meanOf(points) }, 'double left click');
     if (ratio !== null && Math.abs(ratio) > 0.05) hand.zoom(-ratio);
     const now = framingOf(recorder.scene().view, points);
     if (!now || !asked) return;
@@ -187,7 +217,7 @@ function cutToReveal(actor: Actor, goal: GoalOf<'cutToReveal'>): void {
 
 function act(actor: Actor, step: Step, index: number, seed: number): void {
   const { goal } = step;
-  if (goal.kind === 'matchView') matchView(actor, goal);
+  if (goal.kind === 'matchView') matchView(actor, goal, step.skill);
   else if (goal.kind === 'callView') callView(actor, goal, index, seed);
   else if (goal.kind === 'followOrbit') followOrbit(actor, goal);
   else if (goal.kind === 'frameIt') frameIt(actor, goal);

@@ -1,7 +1,7 @@
 import { boxOf, type Mesh, sectionContours } from '@core';
 import { decodeMesh, encodeMesh, readModel, writeGlb } from '@formats';
 import { describe, expect, it } from 'vitest';
-import { buoy, drive, optic } from './index';
+import { buoy, drive, lanternRoom, optic, tower } from './index';
 
 /** Volume enclosed by a part, by the divergence theorem; positive when its faces look outwards. */
 function volume(mesh: Mesh, number: number): number {
@@ -23,6 +23,8 @@ describe.each([
   ['buoy', buoy],
   ['optic', optic],
   ['drive', drive],
+  ['lantern room', lanternRoom],
+  ['tower', tower],
 ] as const)('%s', (_name, make) => {
   const mesh = make();
 

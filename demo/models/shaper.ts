@@ -18,6 +18,8 @@ export const PAINT = {
   yellow: [0.88, 0.68, 0.2, 1],
   rope: [0.72, 0.6, 0.42, 1],
   steel: [0.7, 0.72, 0.73, 1],
+  wood: [0.58, 0.42, 0.27, 1],
+  cloth: [0.36, 0.45, 0.56, 1],
 } as const satisfies Record<string, Colour>;
 
 export type Profile = readonly (readonly [number, number])[];
@@ -31,11 +33,21 @@ export interface Shaper {
   turned(centre: Vec3, profile: Profile, segments: number, place?: Place): void;
   /** A ring with a profile of (radius, height), the profile being a closed loop. */
   ring(centre: Vec3, profile: Profile, segments: number, place?: Place): void;
+  /** A block bent round the vertical through the origin, from angle `a0` to the larger `a1`, radians. */
+  arc(block: Bent, a0: number, a1: number, segments?: number): void;
   /** A flat outline (anticlockwise from above), extruded from z0 to z1. */
   extruded(outline: Profile, z0: number, z1: number, place?: Place): void;
   /** A round bar between two points. */
   bar(from: Vec3, to: Vec3, radius: number, segments?: number): void;
   mesh(): Mesh;
+}
+
+/** Radii and heights of a bent block, metres. */
+export interface Bent {
+  readonly r0: number;
+  readonly r1: number;
+  readonly z0: number;
+  readonly z1: number;
 }
 
 /** Moves a point of a solid from where it was drawn to where it belongs. Must not mirror. */
@@ -134,6 +146,25 @@ export function createShaper(): Shaper {
     },
     turned: (centre, profile, segments, place = same) => lathe(centre, profile, segments, place, false),
     ring: (centre, profile, segments, place = same) => lathe(centre, profile, segments, place, true),
+    arc({ r0, r1, z0, z1 }, a0, a1, segments = Math.max(1, Math.ceil(((a1 - a0) * 12) / Math.PI))) {
+      const rows = Array.from({ length: segments + 1 }, (_, i) => {
+        const a = a0 + ((a1 - a0) * i) / segments;
+        const at = (r: number, z: number): number => corner([r * Math.cos(a), r * Math.sin(a), z]);
+        return [at(r0, z0), at(r1, z0), at(r1, z1), at(r0, z1)] as const;
+      });
+      for (let i = 0; i < segments; i++) {
+        const p = rows[i] as readonly [number, number, number, number];
+        const q = rows[i + 1] as readonly [number, number, number, number];
+        quad(p[1], q[1], q[2], p[2]);
+        quad(q[0], p[0], p[3], q[3]);
+        quad(p[3], p[2], q[2], q[3]);
+        quad(p[1], p[0], q[0], q[1]);
+      }
+      const first = rows[0] as readonly [number, number, number, number];
+      const last = rows[segments] as readonly [number, number, number, number];
+      quad(first[0], first[1], first[2], first[3]);
+      quad(last[1], last[0], last[3], last[2]);
+    },
     extruded(outline, z0, z1, place = same) {
       const low = outline.map(([x, y]) => corner(place([x, y, z0])));
       const high = outline.map(([x, y]) => corner(place([x, y, z1])));

@@ -1,7 +1,11 @@
 import type { Knex } from 'knex';
 import * as first from './001-first';
+import * as savedViews from './002-saved-views';
 
-const LIST: readonly { name: string; migration: Knex.Migration }[] = [{ name: '001-first', migration: first }];
+const LIST: readonly { name: string; migration: Knex.Migration }[] = [
+  { name: '001-first', migration: first },
+  { name: '002-saved-views', migration: savedViews },
+];
 
 /** All migrations in order, from code: a build needs no folder beside it. */
 export const migrations: Knex.MigrationSource<(typeof LIST)[number]> = {

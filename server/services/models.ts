@@ -102,9 +102,12 @@ async function makeRevision(
 async function modelOwned(asked: Asked, modelId: string): Promise<models.Model> {
   const model = await models.findModel(asked.db, modelId);
   if (!model || !(await mayRead(asked, model))) throw notFound('This model');
-  if (asked.who.role !== 'lead' && model.ownerId !== asked.who.id) throw forbidden('This model belongs to someone else: copy it to change it.');
+  if (!ownsModel(asked, model)) throw forbidden('This model belongs to someone else: copy it to change it.');
   return model;
 }
+
+/** Whether the one who asks may change a model. */
+export const ownsModel = (asked: Asked, model: models.Model): boolean => asked.who.role === 'lead' || model.ownerId === asked.who.id;
 
 async function mayRead(asked: Asked, model: models.Model): Promise<boolean> {
   if (asked.who.role === 'lead') return true;

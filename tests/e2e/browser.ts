@@ -112,6 +112,10 @@ export async function textOf(driver: WebDriver, css: string): Promise<string> {
   }, PATIENCE) as Promise<string>;
 }
 
+/** What the view dial says, such as "12.5°". */
+export const dialFigure = async (driver: WebDriver, name: 'round' | 'height' | 'roll'): Promise<string> =>
+  (await driver.findElement(By.css(`[data-figure=${name}]`)).getAttribute('value')) ?? '';
+
 export const waitFor = (driver: WebDriver, what: string, test: () => Promise<boolean>): Promise<unknown> =>
   driver.wait(async () => test().catch(() => false), PATIENCE, `waited in vain for: ${what}`);
 

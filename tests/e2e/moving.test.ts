@@ -1,6 +1,6 @@
 import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { drag, field, hoverAt, keys, picturing, press, stage, textOf, waitFor, wheel } from './browser';
+import { dialFigure, drag, field, hoverAt, keys, picturing, press, stage, waitFor, wheel } from './browser';
 import { choose, handIn, openExercise } from './screens';
 import { useBrowser } from './useBrowser';
 
@@ -9,7 +9,7 @@ const { stored } = browser;
 
 const lost = async (): Promise<boolean> => (await browser.driver.findElements(By.css('[data-testid=lost]'))).length === 1;
 const figures = async (): Promise<string> =>
-  (await Promise.all((await browser.driver.findElements(By.css('[aria-label="View dial"] dd'))).map((e) => e.getText()))).join(' ');
+  (await Promise.all((['round', 'height', 'roll'] as const).map((name) => dialFigure(browser.driver, name)))).join(' ');
 const says = (words: RegExp): Promise<unknown> =>
   waitFor(browser.driver, String(words), async () => words.test(await browser.driver.findElement(By.css('body')).getText()));
 
@@ -129,7 +129,7 @@ describe('the dial', () => {
         .press();
       for (let i = 1; i <= 8; i++) actions.move({ ...at(0.6 + i * 0.12), duration: 30 });
       await actions.release().perform();
-      await waitFor(driver, 'the dial to turn the view', async () => Math.abs(Number.parseFloat(await textOf(driver, '[aria-label="View dial"] dd')) - 89) < 8);
+      await waitFor(driver, 'the dial to turn the view', async () => Math.abs(Number.parseFloat(await dialFigure(driver, 'round')) - 89) < 8);
       expect(await figures()).not.toBe(before);
       const front = await driver.findElement(By.css('[role=button][aria-label="Look from the front"]'));
       await driver.executeScript('arguments[0].focus()', front);

@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { scoreAttempt } from '@core';
 import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { button, drag, field, find, hoverAt, keys, PATIENCE, picturing, press, stage, textOf, waitFor, wheel } from './browser';
+import { button, dialFigure, drag, field, find, hoverAt, keys, PATIENCE, picturing, press, stage, textOf, waitFor, wheel } from './browser';
 import { choose, handIn, openExercise } from './screens';
 import { useBrowser } from './useBrowser';
 
@@ -63,7 +63,7 @@ describe('practising', () => {
     await picturing(driver, 'puck', async () => {
       await open('Round to the ladder');
       await scheme('3D mouse');
-      const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
+      const round = async (): Promise<string> => dialFigure(driver, 'round');
       await settled();
       const before = await round();
       const pad = await find(driver, '[role=slider]', /^Twist and tilt/);
@@ -85,7 +85,7 @@ describe('practising', () => {
     await picturing(driver, 'stage', async () => {
       await open('Behind and above');
       await scheme('Two-button mouse');
-      const round = async (): Promise<string> => textOf(driver, '[aria-label="View dial"] dd');
+      const round = async (): Promise<string> => dialFigure(driver, 'round');
       await settled();
       const home = await round();
       await drag(driver, [0, 0.1], [0.15, 0.1]);

@@ -39,7 +39,8 @@ describe('values as people see them', () => {
     expect(shownValue('overlap', 0.08)).toBe('92 %');
     expect(shownValue('time', 12.34)).toBe('12.3 s');
     expect(shownValue('projection', 1)).toBe('other');
-    expect(shownValue('size', null)).toBe('not seen');
+    expect(shownValue('size', null)).toBe('–');
+    expect(shownValue('size', 8)).toBe('× 256');
   });
 });
 

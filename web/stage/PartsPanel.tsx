@@ -1,6 +1,6 @@
 import type { Part } from '@core/geometry';
 import type { Command, Scene } from '@core/navigation';
-import { ListTree, Search, X } from 'lucide-react';
+import { Search, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { PartTree } from './PartTree';
 
@@ -8,6 +8,7 @@ interface Props {
   readonly parts: readonly Part[];
   readonly scene: Scene;
   readonly onCommand: (command: Command) => void;
+  readonly onClose: () => void;
 }
 
 /** The parts whose names hold the words, with all that is above them, so that they can be found in the tree. */
@@ -24,26 +25,14 @@ export function matching(parts: readonly Part[], words: string): Part[] {
 }
 
 /** The part tree over the stage: finds a part by name, picks it, frames it, and hides, isolates or makes it glass. */
-export function PartsPanel({ parts, scene, onCommand }: Props) {
-  const [open, setOpen] = useState(false);
+export function PartsPanel({ parts, scene, onCommand, onClose }: Props) {
   const [words, setWords] = useState('');
   const picked = scene.selection.parts;
   const found = matching(parts, words);
   useEffect(() => {
     // A pick on the stage is shown in the tree.
-    if (open && picked[0]) document.querySelector(`[data-part="${CSS.escape(picked[0])}"]`)?.scrollIntoView({ block: 'nearest' });
-  }, [open, picked]);
-  if (!open) {
-    return (
-      <button
-        type="button"
-        className="absolute top-2 left-2 flex items-center gap-1.5 rounded-lg border border-rule bg-card/90 px-2.5 py-1 text-sm hover:border-ink"
-        onClick={() => setOpen(true)}
-      >
-        <ListTree size={15} aria-hidden="true" /> Parts
-      </button>
-    );
-  }
+    if (picked[0]) document.querySelector(`[data-part="${CSS.escape(picked[0])}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [picked]);
   const act = (command: Command) => (
     <button type="button" className="button !px-2 !py-0.5 text-xs" disabled={picked.length === 0} onClick={() => onCommand(command)}>
       {command.kind === 'show'
@@ -58,15 +47,10 @@ export function PartsPanel({ parts, scene, onCommand }: Props) {
     </button>
   );
   return (
-    <section aria-label="Parts" className="absolute top-2 bottom-2 left-2 flex w-60 flex-col rounded-xl border-2 border-ink bg-card p-3 shadow-lg">
+    <section aria-label="Parts" className="absolute top-2 bottom-2 left-2 z-10 flex w-60 flex-col rounded-xl border-2 border-ink bg-card p-3 shadow-lg">
       <div className="flex items-center justify-between">
         <h2 className="text-sm">Parts</h2>
-        <button
-          type="button"
-          aria-label="Put the parts away"
-          className="grid h-7 w-7 place-items-center rounded-full hover:bg-bar"
-          onClick={() => setOpen(false)}
-        >
+        <button type="button" aria-label="Put the parts away" className="grid h-7 w-7 place-items-center rounded-full hover:bg-bar" onClick={onClose}>
           <X size={15} aria-hidden="true" />
         </button>
       </div>

@@ -1,8 +1,44 @@
+import { boxOf, type Mesh, type Plane } from '@core/geometry';
+import { dot, fromAxisAngle, rightOf, rotate, unit, upOf, type Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
+import type { Caps } from '@web/workers/makeCaps';
 import { useEffect, useState } from 'react';
+import { lengthWords } from './GridMarks';
 
-/** The cut in figures: its distance can be typed, it can be flipped and taken away. */
-export function SectionPanel({ scene, onCommand }: { readonly scene: Scene; readonly onCommand: (command: Command) => void }) {
+interface Props {
+  readonly scene: Scene;
+  readonly mesh: Mesh;
+  /** The cut faces as they are drawn, with their measures. */
+  readonly caps: Caps | null;
+  readonly onCommand: (command: Command) => void;
+}
+
+const TILT = Math.PI / 36;
+/** Which way the cut's normal leans, about the screen's level or upright axis. */
+const TILTS = [
+  { words: 'up', across: true, way: -1 },
+  { words: 'down', across: true, way: 1 },
+  { words: 'left', across: false, way: -1 },
+  { words: 'right', across: false, way: 1 },
+] as const;
+const MAIN: readonly { words: string; normal: Vec3 }[] = [
+  { words: 'From the front', normal: [0, -1, 0] },
+  { words: 'From the right', normal: [1, 0, 0] },
+  { words: 'From the top', normal: [0, 0, 1] },
+];
+
+/** An area in the unit a person would say it in. */
+export function areaWords(squareMetres: number): string {
+  const shown = (value: number): string => String(Number(value.toPrecision(3)));
+  if (squareMetres >= 0.5) return `${shown(squareMetres)} m²`;
+  return squareMetres >= 1e-4 ? `${shown(squareMetres * 1e4)} cm²` : `${shown(squareMetres * 1e6)} mm²`;
+}
+
+/** The plane with this normal through a point. */
+export const planeThrough = (normal: Vec3, point: Vec3): Plane => ({ normal, offset: dot(normal, point) });
+
+/** Distance, tilt, flip and removal of the cut, its main directions, and how much it cuts; millimetres along its normal. */
+export function SectionPanel({ scene, mesh, caps, onCommand }: Props) {
   const { section } = scene;
   const [text, setText] = useState('');
   const mm = section ? Math.round(section.offset * 1000) : 0;
@@ -13,8 +49,21 @@ export function SectionPanel({ scene, onCommand }: { readonly scene: Scene; read
   const apply = (): void => {
     if (!bad && wanted !== mm) onCommand({ kind: 'shiftSection', metres: wanted / 1000 - section.offset });
   };
+  const box = boxOf(mesh) ?? { min: [0, 0, 0] as Vec3, max: [0, 0, 0] as Vec3 };
+  const middle: Vec3 = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2];
+  // A tilt turns the plane about the point of it that lies before the model's middle.
+  const foot: Vec3 = [0, 1, 2].map(
+    (axis) => (middle[axis] as number) + (section.normal[axis] as number) * (section.offset - dot(section.normal, middle)),
+  ) as unknown as Vec3;
+  const place = (plane: Plane): void => onCommand({ kind: 'section', plane });
+  const tilt = (axis: Vec3, angle: number): void => {
+    const n = rotate(fromAxisAngle(axis, angle), section.normal);
+    place(planeThrough(unit(n) ?? section.normal, foot));
+  };
+  const { point } = scene.selection;
+  const small = 'button !px-2 !py-0.5 text-xs';
   return (
-    <fieldset className="card p-3">
+    <fieldset className="w-60 rounded-xl border border-ink bg-card/95 px-3 pt-1 pb-2 shadow-sm">
       <legend className="px-1 font-semibold text-sm">The cut</legend>
       <label className="flex items-center gap-2 text-sm">
         <span>Distance</span>
@@ -34,14 +83,46 @@ export function SectionPanel({ scene, onCommand }: { readonly scene: Scene; read
           Write a number of millimetres.
         </p>
       )}
-      <div className="mt-2 flex gap-2">
-        <button type="button" className="button !px-3 !py-1 text-sm" onClick={() => onCommand({ kind: 'flipSection' })}>
+      <div className="mt-1.5 flex gap-1">
+        <button type="button" className={small} onClick={() => onCommand({ kind: 'flipSection' })}>
           Flip
         </button>
-        <button type="button" className="button !px-3 !py-1 text-sm" onClick={() => onCommand({ kind: 'section', plane: null })}>
+        <button type="button" className={small} onClick={() => onCommand({ kind: 'section', plane: null })}>
           Take away
         </button>
       </div>
+      {caps && (
+        <p className="mt-1.5 text-xs" role="status">
+          Area <strong className="font-mono">{areaWords(caps.area)}</strong>, outline <strong className="font-mono">{lengthWords(caps.perimeter)}</strong>
+        </p>
+      )}
+      <details className="mt-1 text-xs">
+        <summary className="font-semibold">Lay it elsewhere</summary>
+        <div className="mt-1.5 flex flex-wrap items-center gap-1">
+          {MAIN.map(({ words, normal }) => (
+            <button key={words} type="button" className={small} onClick={() => place(planeThrough(normal, point ?? middle))}>
+              {words}
+            </button>
+          ))}
+          <button type="button" className={small} disabled={!point} onClick={() => point && place(planeThrough(section.normal, point))}>
+            Through the picked point
+          </button>
+        </div>
+        <div className="mt-1 flex items-center gap-1">
+          <span>Tilt</span>
+          {TILTS.map(({ words, across, way }) => (
+            <button
+              key={words}
+              type="button"
+              className={small}
+              aria-label={`Tilt the cut ${words} by 5°`}
+              onClick={() => tilt((across ? rightOf : upOf)(scene.view.orientation), way * TILT)}
+            >
+              {words}
+            </button>
+          ))}
+        </div>
+      </details>
     </fieldset>
   );
 }

@@ -1,6 +1,7 @@
 import type { Command } from '@core/navigation';
 import { anglesOf, type StandardName, type View, wrapAngle } from '@core/view';
-import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-react';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 
 interface Props {
   /** The view as drawn, also on its way to another. */
@@ -25,6 +26,17 @@ const arcPoint = (elevation: number, r: number): { x: number; y: number } => {
   return { x: C + r * Math.cos(a), y: C - r * Math.sin(a) };
 };
 
+/** As on a chart of the sky: the middle is straight above, the ring is the horizon, and what is outside it lies below. */
+const HEIGHTS = [
+  { prefix: '', words: '', r: R - 8 },
+  { prefix: 'top-', words: 'top ', r: R - 19 },
+  { prefix: 'bottom-', words: 'bottom ', r: R + 9 },
+] as const;
+
+const STEP = Math.PI / 12;
+const KEPT = 'dial-home-dial';
+type Size = 'usual' | 'large' | 'away';
+
 const MARKS: readonly { name: StandardName; words: string; azimuth: number; label?: string }[] = [
   { name: 'front', words: 'front', azimuth: 0, label: 'Front' },
   { name: 'front-right', words: 'front right', azimuth: Math.PI / 4 },
@@ -37,10 +49,10 @@ const MARKS: readonly { name: StandardName; words: string; azimuth: number; labe
 ];
 
 const LABEL_PLACES: Record<string, { x: number; y: number }> = {
-  Front: { x: C, y: C + 62 },
-  Rear: { x: C, y: C - 54 },
-  Left: { x: C - 56, y: C + 5 },
-  Right: { x: C + 54, y: C + 5 },
+  Front: { x: C, y: C + 55 },
+  Rear: { x: C, y: C - 44 },
+  Left: { x: C - 45, y: C + 5 },
+  Right: { x: C + 43, y: C + 5 },
 };
 
 const pressed =
@@ -51,16 +63,61 @@ const pressed =
     act();
   };
 
+/** Degrees written by a person; null when it is no angle. */
+export function degreesWritten(text: string): number | null {
+  const degrees = Number(text.replace('°', '').trim().replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(degrees) && Math.abs(degrees) <= 360 ? degrees : null;
+}
+
+/** One figure of the dial: tells an angle, and takes one that is typed. */
+function Figure({ name, value, onSet }: { readonly name: string; readonly value: number; readonly onSet: ((angle: number) => void) | null }) {
+  const [text, setText] = useState<string | null>(null);
+  const shown = deg(value);
+  const wanted = text === null ? null : degreesWritten(text);
+  const bad = text !== null && wanted === null;
+  const apply = (): void => {
+    if (wanted !== null) onSet?.((wanted * Math.PI) / 180);
+    setText(null);
+  };
+  return (
+    <label className="flex flex-col-reverse text-center">
+      <span className="text-ink-soft text-xs">{name}</span>
+      <input
+        className={`w-full rounded bg-transparent text-center font-mono text-sm tabular-nums outline-none focus:bg-card ${bad ? 'text-signal' : ''}`}
+        value={text ?? shown}
+        readOnly={!onSet}
+        aria-invalid={bad}
+        inputMode="decimal"
+        data-figure={name}
+        onFocus={(event) => event.currentTarget.select()}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={() => setText(null)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && !bad) apply();
+          if (event.key === 'Escape') setText(null);
+        }}
+      />
+    </label>
+  );
+}
+
 /** The view dial: tells and sets where you look from. The filled dot is you, the hollow one the target. */
 export function ViewDial({ view, from = view, target, onCommand, enabled = true }: Props) {
   const now = anglesOf(view.orientation);
   const goal = target ? anglesOf(target.orientation) : null;
   const you = ringPoint(now.azimuth, R);
+  const far = ringPoint(now.azimuth + Math.PI, R);
   const youHeight = arcPoint(now.elevation, ARC);
   const button = (words: string, act: () => void) =>
     enabled
       ? { role: 'button', tabIndex: 0, 'aria-label': words, onClick: act, onKeyDown: pressed(act), className: 'dial-mark' }
       : { 'aria-hidden': true as const, className: 'dial-mark-off' };
+  const [size, setSize] = useState<Size>('usual');
+  useEffect(() => setSize((window.localStorage.getItem(KEPT) as Size | null) ?? 'usual'), []);
+  const sized = (next: Size): void => {
+    window.localStorage.setItem(KEPT, next);
+    setSize(next);
+  };
   const held = useRef(false);
   const azimuthAt = (event: PointerEvent<SVGElement>): number => {
     const area = event.currentTarget.getBoundingClientRect();
@@ -74,6 +131,13 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
     const difference = elevation - anglesOf(from.orientation).elevation;
     if (Math.abs(difference) > 1e-9) onCommand({ kind: 'turn', axis: difference > 0 ? 'up' : 'down', angle: Math.abs(difference) });
   };
+  const stepped = (event: KeyboardEvent): void => {
+    const by = event.shiftKey ? STEP / 5 : STEP;
+    const axis = ({ ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' } as const)[event.key];
+    if (!axis) return;
+    event.preventDefault();
+    onCommand({ kind: 'turn', axis, angle: by });
+  };
   const heights: readonly { words: string; elevation: number; act: () => void }[] = [
     { words: 'Look from the top', elevation: Math.PI / 2, act: () => onCommand({ kind: 'standard', name: 'top' }) },
     { words: 'Half height above', elevation: Math.PI / 4, act: () => toHeight(Math.PI / 4) },
@@ -82,96 +146,169 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
     { words: 'Look from the bottom', elevation: -Math.PI / 2, act: () => onCommand({ kind: 'standard', name: 'bottom' }) },
   ];
   return (
-    <section aria-label="View dial" className="select-none">
-      <svg
-        viewBox="20 18 216 204"
-        className="w-full"
-        role="group"
-        aria-label={`Looking from ${deg(now.azimuth)} round, ${deg(now.elevation)} height, ${deg(now.roll)} roll`}
-      >
-        <circle cx={C} cy={C} r={R} fill="var(--color-card)" stroke="var(--color-ink)" strokeWidth="2" />
-        {enabled && (
-          <circle
-            cx={C}
-            cy={C}
-            r={R}
-            fill="none"
-            stroke="transparent"
-            strokeWidth="22"
-            className="cursor-grab touch-none"
-            data-dial="ring"
-            onPointerDown={(event) => {
-              event.currentTarget.setPointerCapture(event.pointerId);
-              held.current = true;
-            }}
-            onPointerMove={(event) => held.current && toAzimuth(azimuthAt(event))}
-            onPointerUp={() => {
-              held.current = false;
-            }}
-          />
+    <section
+      aria-label="View dial"
+      className={`select-none ${size === 'large' ? 'fixed bottom-4 left-4 z-30 w-[26rem] rounded-2xl border-2 border-ink bg-paper p-4 shadow-2xl' : 'relative'}`}
+    >
+      <div className={`flex gap-1 ${size === 'away' ? 'justify-end' : 'absolute top-0 left-0 z-10'}`}>
+        {size !== 'away' && (
+          <button
+            type="button"
+            className="dial-size"
+            aria-label={size === 'large' ? 'Make the dial smaller' : 'Make the dial larger'}
+            onClick={() => sized(size === 'large' ? 'usual' : 'large')}
+          >
+            {size === 'large' ? <Minimize2 size={13} aria-hidden="true" /> : <Maximize2 size={13} aria-hidden="true" />}
+          </button>
         )}
-        {Array.from({ length: 24 }, (_, i) => {
-          const a = (i * Math.PI) / 12;
-          const p = ringPoint(a, R);
-          const q = ringPoint(a, R - (i % 6 === 0 ? 11 : i % 3 === 0 ? 8 : 5));
-          return <line key={i} x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke="var(--color-ink)" strokeWidth={i % 6 === 0 ? 2.5 : 1.2} />;
-        })}
-        <path
-          d={`M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`}
-          fill="none"
-          stroke="var(--color-ink)"
-          strokeWidth="2"
-        />
-        {heights.map(({ words, elevation, act }) => {
-          const p = arcPoint(elevation, ARC - 5);
-          const q = arcPoint(elevation, ARC + 5);
-          return (
-            <g key={words} {...button(words, act)}>
-              <circle cx={arcPoint(elevation, ARC).x} cy={arcPoint(elevation, ARC).y} r="9" fill="transparent" />
-              <line x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke="var(--color-ink)" strokeWidth="2" />
+        <button
+          type="button"
+          className="dial-size"
+          aria-label={size === 'away' ? 'Show the dial' : 'Put the dial away'}
+          onClick={() => sized(size === 'away' ? 'usual' : 'away')}
+        >
+          {size === 'away' ? <PanelBottomOpen size={13} aria-hidden="true" /> : <PanelBottomClose size={13} aria-hidden="true" />}
+        </button>
+      </div>
+      {size !== 'away' && (
+        <svg
+          viewBox="20 18 216 204"
+          className="w-full"
+          role="group"
+          aria-label={`Looking from ${deg(now.azimuth)} round, ${deg(now.elevation)} height, ${deg(now.roll)} roll`}
+        >
+          <circle cx={C} cy={C} r={R} fill="var(--color-card)" stroke="var(--color-ink)" strokeWidth="2" />
+          {enabled && (
+            <circle
+              cx={C}
+              cy={C}
+              r={R}
+              fill="none"
+              stroke="transparent"
+              strokeWidth="22"
+              className="cursor-grab touch-none"
+              data-dial="ring"
+              role="slider"
+              tabIndex={0}
+              aria-label="Round"
+              aria-valuemin={-180}
+              aria-valuemax={180}
+              aria-valuenow={Math.round((now.azimuth * 180) / Math.PI)}
+              aria-valuetext={`${deg(now.azimuth)} round, ${deg(now.elevation)} height`}
+              onKeyDown={stepped}
+              onPointerDown={(event) => {
+                event.currentTarget.setPointerCapture(event.pointerId);
+                held.current = true;
+              }}
+              onPointerMove={(event) => held.current && toAzimuth(azimuthAt(event))}
+              onPointerUp={() => {
+                held.current = false;
+              }}
+            />
+          )}
+          {Array.from({ length: 24 }, (_, i) => {
+            const a = (i * Math.PI) / 12;
+            const p = ringPoint(a, R);
+            const q = ringPoint(a, R - (i % 6 === 0 ? 11 : i % 3 === 0 ? 8 : 5));
+            return <line key={i} x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke="var(--color-ink)" strokeWidth={i % 6 === 0 ? 2.5 : 1.2} />;
+          })}
+          <path
+            d={`M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`}
+            fill="none"
+            stroke="var(--color-ink)"
+            strokeWidth="2"
+          />
+          {heights.map(({ words, elevation, act }) => {
+            const p = arcPoint(elevation, ARC - 5);
+            const q = arcPoint(elevation, ARC + 5);
+            return (
+              <g key={words} {...button(words, act)}>
+                <circle cx={arcPoint(elevation, ARC).x} cy={arcPoint(elevation, ARC).y} r="9" fill="transparent" />
+                <line x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke="var(--color-ink)" strokeWidth="2" />
+              </g>
+            );
+          })}
+          {MARKS.flatMap((mark) =>
+            HEIGHTS.slice(mark.label ? 1 : 0).map(({ prefix, words, r }) => {
+              const p = ringPoint(mark.azimuth, r);
+              const name = `${prefix}${mark.name}` as StandardName;
+              return (
+                <g
+                  key={name}
+                  {...button(`Look from the ${words}${mark.words}`, () => onCommand({ kind: 'standard', name }))}
+                  {...(size === 'large' ? {} : { tabIndex: -1 })}
+                >
+                  <circle cx={p.x} cy={p.y} r="6.5" fill="transparent" />
+                  <circle
+                    cx={p.x}
+                    cy={p.y}
+                    r={mark.label ? 2.4 : 1.9}
+                    fill={prefix === 'bottom-' ? 'var(--color-paper)' : 'var(--color-ink)'}
+                    stroke="var(--color-ink)"
+                    strokeWidth="1"
+                    pointerEvents="none"
+                  />
+                </g>
+              );
+            }),
+          )}
+          <path d={`M ${C - 7} ${C + R + 1} h 14 l -7 -11 z`} fill="var(--color-signal)" pointerEvents="none" />
+          {enabled && (
+            <g {...button('The opposite of this', () => onCommand({ kind: 'opposite' }))}>
+              <circle cx={far.x} cy={far.y} r="8" fill="transparent" />
+              <rect
+                x={far.x - 3.5}
+                y={far.y - 3.5}
+                width="7"
+                height="7"
+                fill="var(--color-paper)"
+                stroke="var(--color-ink)"
+                strokeWidth="1.6"
+                pointerEvents="none"
+              />
             </g>
-          );
-        })}
-        {MARKS.map((mark) => {
-          const p = mark.label ? (LABEL_PLACES[mark.label] as { x: number; y: number }) : ringPoint(mark.azimuth, R - 9);
-          return (
-            <g key={mark.name} {...button(`Look from the ${mark.words}`, () => onCommand({ kind: 'standard', name: mark.name }))}>
-              <circle cx={mark.label ? p.x : p.x} cy={mark.label ? p.y - 4 : p.y} r={mark.label ? 17 : 9} fill="transparent" />
-              {mark.label && (
-                <text x={p.x} y={p.y} textAnchor="middle" fontSize="14" fontWeight="600" fill="var(--color-ink)">
+          )}
+          {MARKS.filter((mark) => mark.label).map((mark) => {
+            const p = LABEL_PLACES[mark.label as string] as { x: number; y: number };
+            return (
+              <g key={mark.name} {...button(`Look from the ${mark.words}`, () => onCommand({ kind: 'standard', name: mark.name }))}>
+                <circle cx={p.x} cy={p.y - 4} r="15" fill="transparent" />
+                <text
+                  x={p.x}
+                  y={p.y}
+                  textAnchor="middle"
+                  fontSize="13.5"
+                  fontWeight={mark.name === 'front' ? 800 : 600}
+                  fill={mark.name === 'front' ? 'var(--color-signal)' : 'var(--color-ink)'}
+                >
                   {mark.label}
                 </text>
-              )}
-            </g>
-          );
-        })}
-        <g {...button('Level: no roll', () => onCommand({ kind: 'level' }))} transform={`rotate(${(-now.roll * 180) / Math.PI} ${C} ${C})`}>
-          <circle cx={C} cy={C} r="15" fill="transparent" />
-          <path d={`M ${C - 26} ${C} h 18 l 8 7 l 8 -7 h 18`} fill="none" stroke="var(--color-ink)" strokeWidth="3" />
-        </g>
-        {goal && (
-          <g fill="none" stroke="var(--color-amber)" strokeWidth="3.5" aria-hidden="true" pointerEvents="none">
-            <circle cx={ringPoint(goal.azimuth, R).x} cy={ringPoint(goal.azimuth, R).y} r="8" />
-            <circle cx={arcPoint(goal.elevation, ARC).x} cy={arcPoint(goal.elevation, ARC).y} r="7" />
+              </g>
+            );
+          })}
+          <g {...button('Level: no roll', () => onCommand({ kind: 'level' }))} transform={`rotate(${(-now.roll * 180) / Math.PI} ${C} ${C})`}>
+            <circle cx={C} cy={C} r="15" fill="transparent" />
+            <path d={`M ${C - 22} ${C} h 15 l 7 7 l 7 -7 h 15`} fill="none" stroke="var(--color-ink)" strokeWidth="3" />
           </g>
-        )}
-        <circle cx={you.x} cy={you.y} r="7" fill="var(--color-ink)" pointerEvents="none" />
-        <circle cx={youHeight.x} cy={youHeight.y} r="6" fill="var(--color-ink)" pointerEvents="none" />
-      </svg>
-      <dl className="mt-1 grid grid-cols-3 text-center">
-        {(
-          [
-            ['round', now.azimuth],
-            ['height', now.elevation],
-            ['roll', now.roll],
-          ] as const
-        ).map(([name, value]) => (
-          <div key={name} className="flex flex-col-reverse">
-            <dt className="text-xs text-ink-soft">{name}</dt>
-            <dd className="font-mono text-sm tabular-nums">{deg(value)}</dd>
-          </div>
-        ))}
-      </dl>
+          {goal && (
+            <g fill="none" stroke="var(--color-amber)" strokeWidth="3.5" aria-hidden="true" pointerEvents="none">
+              <circle cx={ringPoint(goal.azimuth, R).x} cy={ringPoint(goal.azimuth, R).y} r="8" />
+              <circle cx={arcPoint(goal.elevation, ARC).x} cy={arcPoint(goal.elevation, ARC).y} r="7" />
+            </g>
+          )}
+          <circle cx={you.x} cy={you.y} r="7" fill="var(--color-ink)" pointerEvents="none" />
+          <circle cx={youHeight.x} cy={youHeight.y} r="6" fill="var(--color-ink)" pointerEvents="none" />
+        </svg>
+      )}
+      <div className="mt-1 grid grid-cols-3">
+        <Figure name="round" value={now.azimuth} onSet={enabled ? toAzimuth : null} />
+        <Figure name="height" value={now.elevation} onSet={enabled ? (angle) => toHeight(Math.min(Math.PI / 2, Math.max(-Math.PI / 2, angle))) : null} />
+        <Figure
+          name="roll"
+          value={now.roll}
+          onSet={enabled ? (angle) => onCommand({ kind: 'roll', angle: wrapAngle(angle - anglesOf(from.orientation).roll) }) : null}
+        />
+      </div>
     </section>
   );
 }

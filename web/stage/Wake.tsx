@@ -1,4 +1,5 @@
 import type { View } from '@core/view';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { Fix } from './session';
 
@@ -16,8 +17,14 @@ const SHOWN = 9;
 export function Wake({ fixes, at, pictureOf, onGo, enabled }: Props) {
   const [peek, setPeek] = useState<{ index: number; picture: string } | null>(null);
   const wanted = useRef(-1);
-  useEffect(() => setPeek(null), [fixes]);
-  const first = Math.max(0, Math.min(at - SHOWN + 2, fixes.length - SHOWN));
+  // How far one has looked back along the wake, in fixes; a new fix brings the present one into sight again.
+  const [back, setBack] = useState(0);
+  useEffect(() => {
+    setPeek(null);
+    setBack(0);
+  }, [fixes]);
+  const first = Math.max(0, Math.min(at - SHOWN + 2, fixes.length - SHOWN) - back);
+  const after = fixes.length - first - SHOWN;
   const shown = fixes.slice(first, first + SHOWN);
 
   const look = async (index: number): Promise<void> => {
@@ -36,6 +43,14 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled }: Props) {
     <nav aria-label="Wake: views you came through" className="relative h-11">
       <div className="absolute top-2 right-2 left-2 border-ink/40 border-t border-dotted" />
       <ol className="relative flex h-full justify-start gap-0">
+        {first > 0 && (
+          <li className="flex shrink-0 items-start">
+            <button type="button" className="button-quiet !px-1 text-xs" aria-label={`${first} earlier views`} onClick={() => setBack(back + SHOWN - 1)}>
+              <ChevronLeft size={14} aria-hidden="true" />
+              {first}
+            </button>
+          </li>
+        )}
         {shown.map((fix, i) => {
           const index = first + i;
           const present = index === at;
@@ -69,6 +84,14 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled }: Props) {
             </li>
           );
         })}
+        {after > 0 && (
+          <li className="flex shrink-0 items-start">
+            <button type="button" className="button-quiet !px-1 text-xs" aria-label={`${after} later views`} onClick={() => setBack(back - SHOWN + 1)}>
+              {after}
+              <ChevronRight size={14} aria-hidden="true" />
+            </button>
+          </li>
+        )}
       </ol>
     </nav>
   );

@@ -1,9 +1,15 @@
+import type { CommandGroupId } from '@core/exercise';
 import { TWO_BUTTON_MOUSE } from '@core/input';
 import { contextFor, scoreAttempt } from '@core/scoring';
 import { attempt, crate, exerciseOf, start } from '@core/tests/practice';
+import { FRAME_ASPECT, project } from '@core/view';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { connectControls } from './controls';
+import { type Aids, createAids } from './aids';
+import { connectControls, type DrawnRectangle } from './controls';
+import { createProbes } from './probes';
 import { createSession, type Session } from './session';
+import { createSides, type Sides } from './sides';
+import { prepared } from './tests/prepared';
 
 /** A stand-in for the canvas: a place on the screen that hears events. */
 class Place extends EventTarget {
@@ -37,25 +43,46 @@ const draw = (): void => {
   for (const f of due) f();
 };
 
+interface Marks {
+  rectangle: DrawnRectangle | null;
+  pivot: readonly [number, number, number] | null;
+}
+
 interface Rig {
   readonly place: Place;
   readonly session: Session;
+  readonly aids: Aids;
+  readonly sides: Sides;
+  readonly marks: Marks;
+  keyUp(code: string): void;
   pointer(kind: string, x: number, y: number, change?: Record<string, unknown>): void;
   wheel(x: number, y: number, deltaY: number): Event;
   key(code: string, change?: Record<string, unknown>): Event;
 }
 
 /** Positions are shares of the stage. */
-function rig(width: number, height: number, left = 0): Rig {
+function rig(width: number, height: number, left = 0, { seeing = false, more = [] as CommandGroupId[] } = {}): Rig {
   const place = new Place({ left, top: 10, width, height });
-  const session = createSession({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'standard'] });
+  const session = createSession({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'standard', ...more] });
+  const found = createProbes(prepared(crate.mesh));
+  const probes = seeing ? found : { ...found, pick: () => null };
+  const aids = createAids(session, probes);
+  const sides = createSides(session);
+  const marks: Marks = { rectangle: null, pivot: null };
   connectControls({
     canvas: place as unknown as HTMLElement,
     session,
+    sides,
+    aids,
+    probes,
     scheme: () => TWO_BUTTON_MOUSE,
-    pick: () => null,
-    onRectangle: () => {},
-    onGrab: () => {},
+    onRectangle: (rectangle) => {
+      marks.rectangle = rectangle;
+    },
+    onPivot: (point) => {
+      marks.pivot = point;
+    },
+    onPointer: () => {},
   });
   const at = (x: number, y: number) => ({ clientX: left + x * width, clientY: 10 + y * height });
   const send = (target: EventTarget, kind: string, data: Record<string, unknown>): Event => {
@@ -75,6 +102,10 @@ function rig(width: number, height: number, left = 0): Rig {
   return {
     place,
     session,
+    aids,
+    sides,
+    marks,
+    keyUp: (code) => void send(globalThis.window, 'keyup', { code }),
     pointer: (kind, x, y, change = {}) => void send(place, kind, { ...at(x, y), ...change }),
     wheel: (x, y, deltaY) => send(place, 'wheel', { ...at(x, y), deltaY, deltaMode: 0 }),
     key: (code, change = {}) => send(globalThis.window, 'keydown', { code, ...change }),
@@ -163,4 +194,144 @@ it('repeated keys share a gesture; what is not allowed is refused in words and c
   r.key('KeyP');
   expect(r.session.getState().scene).toBe(before);
   expect(r.session.getState().refused?.words).toBe('Projection is not allowed in this exercise.');
+});
+
+it('a second button takes the running drag back', () => {
+  const r = rig(1600, 1000);
+  r.pointer('pointerdown', 0.5, 0.5, { buttons: 1 });
+  r.pointer('pointermove', 0.6, 0.5, { buttons: 1 });
+  draw();
+  r.pointer('pointermove', 0.6, 0.5, { buttons: 3 });
+  expect(r.session.getState().scene.view).toEqual(start.view);
+  expect(r.session.moves.map((m) => m.command.kind)).toEqual(['orbit', 'cancel']);
+});
+
+it('a held key changes the pivot in mid-drag, and the stage shows what is turned about', () => {
+  const r = rig(1600, 1000, 0, { seeing: true });
+  r.pointer('pointerdown', 0.5, 0.55);
+  r.pointer('pointermove', 0.55, 0.55);
+  draw();
+  const grabbed = r.marks.pivot;
+  r.key('Space');
+  r.pointer('pointermove', 0.6, 0.55);
+  draw();
+  expect(r.marks.pivot).not.toEqual(grabbed);
+  r.keyUp('Space');
+  r.pointer('pointermove', 0.65, 0.55);
+  draw();
+  expect(r.marks.pivot).toEqual(grabbed);
+  const pivots = r.session.moves.map((m) => (m.command.kind === 'orbit' ? m.command.pivot : null));
+  expect(pivots).toEqual([grabbed, expect.anything(), grabbed]);
+  expect(pivots[1]).not.toEqual(grabbed);
+  r.pointer('pointerup', 0.65, 0.55);
+  expect(r.marks.pivot).toBeNull();
+  // What was grabbed stayed under the hand.
+  const p = project(r.session.getState().scene.view, grabbed as [number, number, number], FRAME_ASPECT);
+  expect(Number.isFinite(p.u)).toBe(true);
+});
+
+it('a rectangle says at its corner what it will do, and a box picks what it touches', () => {
+  const r = rig(1600, 1000, 0, { seeing: true });
+  r.pointer('pointerdown', 0.3, 0.3, { shiftKey: true });
+  r.pointer('pointermove', 0.6, 0.6);
+  draw();
+  expect(r.marks.rectangle?.word).toBe('zoom in');
+  r.pointer('pointermove', 0.2, 0.6);
+  draw();
+  expect(r.marks.rectangle?.word).toBe('zoom out');
+  r.key('Escape');
+  expect(r.marks.rectangle).toBeNull();
+  for (const [shiftKey, word] of [
+    [false, 'touching'],
+    [true, 'wholly inside'],
+  ] as const) {
+    r.pointer('pointerdown', 0.05, 0.05, { ctrlKey: true, shiftKey });
+    r.pointer('pointermove', 0.95, 0.95);
+    draw();
+    expect(r.marks.rectangle?.word).toBe(word);
+    r.pointer('pointerup', 0.95, 0.95);
+  }
+  expect(r.session.moves.map((m) => m.command)).toEqual(Array(2).fill({ kind: 'select', parts: ['crate', 'lid', 'knob'] }));
+});
+
+it('a key that is held zooms as long as it is down, in one gesture', () => {
+  vi.useFakeTimers({ toFake: ['performance'] });
+  const r = rig(1600, 1000);
+  r.key('PageUp');
+  for (let i = 0; i < 5; i++) {
+    vi.advanceTimersByTime(20);
+    r.key('PageUp', { repeat: true });
+    draw();
+  }
+  r.keyUp('PageUp');
+  draw();
+  draw();
+  vi.useRealTimers();
+  expect(r.session.moves).toHaveLength(5);
+  expect(new Set(r.session.moves.map((m) => m.gesture?.id)).size).toBe(1);
+  const factor = r.session.moves.reduce((product, m) => product * (m.command.kind === 'zoom' ? m.command.factor : 1), 1);
+  expect(factor).toBeCloseTo(2 ** (1.5 * 0.1), 6);
+});
+
+it('in four views a square one slides and zooms by itself, and leaves no trace', () => {
+  const r = rig(1600, 1000, 0, { seeing: true });
+  r.key('KeyM');
+  expect(r.aids.getState().fourViews).toBe(true);
+  const before = r.sides.getState();
+  // The top view is at the upper left: a drag that would orbit slides it.
+  r.pointer('pointerdown', 0.25, 0.25);
+  r.pointer('pointermove', 0.3, 0.25);
+  draw();
+  r.pointer('pointerup', 0.3, 0.25);
+  const { top, front } = r.sides.getState();
+  expect(front).toBe(before.front);
+  expect(top.orientation).toEqual(before.top.orientation);
+  const moved = project(top, before.top.target, FRAME_ASPECT);
+  // A twentieth of the stage is a tenth of the pane.
+  expect(moved.u).toBeCloseTo(0.1 * FRAME_ASPECT, 6);
+  r.wheel(0.25, 0.25, -100);
+  draw();
+  expect(r.sides.getState().top.distance).toBeLessThan(top.distance);
+  expect(r.session.moves).toEqual([]);
+  // A click there picks for all views, and the free one still turns.
+  r.pointer('pointerdown', 0.25, 0.75);
+  r.pointer('pointerup', 0.25, 0.75);
+  expect(r.session.getState().scene.selection.parts).toHaveLength(1);
+  r.pointer('pointerdown', 0.75, 0.25);
+  r.pointer('pointermove', 0.8, 0.25);
+  draw();
+  expect(r.session.moves.at(-1)?.command.kind).toBe('orbit');
+});
+
+it('standing inside is not begun where it is not allowed', () => {
+  const refused = rig(1600, 1000, 0, { seeing: true });
+  refused.pointer('pointermove', 0.5, 0.4);
+  refused.key('KeyY');
+  expect(refused.aids.getState().standing).toBe(false);
+  expect(refused.session.getState().refused?.words).toMatch(/not allowed/);
+});
+
+it('standing inside, held arrows walk in explicit steps', () => {
+  vi.useFakeTimers({ toFake: ['performance'] });
+  const r = rig(1600, 1000, 0, { seeing: true, more: ['walk', 'projection'] });
+  const lid = project(start.view, [0, 0, 1.15], FRAME_ASPECT);
+  r.pointer('pointermove', lid.u / FRAME_ASPECT + 0.5, 0.5 - lid.v);
+  r.key('KeyY');
+  expect(r.aids.getState().standing).toBe(true);
+  const count = r.session.moves.length;
+  r.key('ArrowUp');
+  for (let i = 0; i < 3; i++) {
+    vi.advanceTimersByTime(50);
+    draw();
+  }
+  r.keyUp('ArrowUp');
+  vi.useRealTimers();
+  const walked = r.session.moves.slice(count).map((m) => m.command);
+  expect(walked.map((c) => c.kind)).toEqual(['walk', 'walk', 'walk']);
+  expect(walked[0]).toMatchObject({ forward: expect.closeTo(1.4, 9), dt: expect.closeTo(0.05, 9), onGround: true });
+  r.wheel(0.5, 0.5, -100);
+  draw();
+  expect(r.aids.getState().speed).toBeCloseTo(1.4 * 1.2, 9);
+  r.key('KeyY');
+  expect(r.aids.getState().standing).toBe(false);
 });

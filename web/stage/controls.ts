@@ -1,8 +1,28 @@
-import { bindingFor, bindingName, type FramePoint, type Gesture, type Modifier, type Pick, resolve, type Scheme, whyNothing } from '@core/input';
+import {
+  type Binding,
+  bindingFor,
+  bindingName,
+  type FramePoint,
+  type Gesture,
+  type Modifier,
+  type Pick,
+  pivotFor,
+  pivotRule,
+  resolve,
+  type Scheme,
+  type Surroundings,
+  whyNothing,
+  zoomsOut,
+} from '@core/input';
+import type { Vec3 } from '@core/math';
+import type { Command, Scene } from '@core/navigation';
 import type { MoveGesture } from '@core/trace';
-import { FRAME_ASPECT } from '@core/view';
-import type { Picker } from './picking';
+import type { Aids } from './aids';
+import { createHeldKeys, together } from './heldKeys';
+import { framePointIn, type Pane, paneAt, panesOf } from './panes';
+import type { Probes } from './probes';
 import type { Session } from './session';
+import type { Sides } from './sides';
 
 /** Wheel ticks and repeated keys belong together until this long a rest, ms. */
 const REST = 400;
@@ -15,15 +35,26 @@ const BUTTONS = ['left', 'middle', 'right'] as const;
 const TAKES_KEYS =
   'input, textarea, select, [contenteditable], [role=slider], [role=dialog], [role=radio], [role=tab], [role=menu], [role=listbox], [role=combobox]';
 
+/** A rectangle being drawn on the stage, and the word that stands at its corner. */
+export interface DrawnRectangle {
+  readonly from: FramePoint;
+  readonly to: FramePoint;
+  readonly word: string;
+  readonly pane: Pane;
+}
+
 export interface ControlsOptions {
   readonly canvas: HTMLElement;
   readonly session: Session;
+  readonly sides: Sides;
+  readonly aids: Aids;
+  readonly probes: Probes;
   readonly scheme: () => Scheme;
-  readonly pick: Picker;
-  /** The rectangle being drawn, in frame units, or null. */
-  readonly onRectangle: (rectangle: { from: FramePoint; to: FramePoint } | null) => void;
-  /** Where the pointer grabbed the model, while it orbits about it. */
-  readonly onGrab: (point: Pick | null) => void;
+  readonly onRectangle: (rectangle: DrawnRectangle | null) => void;
+  /** What is turned about, while it is turned about. */
+  readonly onPivot: (point: Vec3 | null) => void;
+  /** Where the pointer is in the free view; null elsewhere. */
+  readonly onPointer: (at: FramePoint | null) => void;
 }
 
 interface Drag {
@@ -33,6 +64,7 @@ interface Drag {
   readonly from: FramePoint;
   readonly x: number;
   readonly y: number;
+  readonly pane: Pane;
   readonly pick: Pick | null;
   readonly id: number;
   readonly device: MoveGesture['device'];
@@ -47,33 +79,92 @@ const modifiersOf = (event: { shiftKey: boolean; ctrlKey: boolean; altKey: boole
   ...(event.altKey ? (['alt'] as const) : []),
 ];
 
+const RECTANGLES: Partial<Record<string, (drag: Drag) => string>> = {
+  zoomRegion: (drag) => (zoomsOut(drag) ? 'zoom out' : 'zoom in'),
+  boxTouching: () => 'touching',
+  boxInside: () => 'wholly inside',
+};
+
 /** Connects pointer, wheel and keys to a session: device events become gestures, the scheme makes them commands. */
-export function connectControls({ canvas, session, scheme, pick, onRectangle, onGrab }: ControlsOptions): () => void {
+export function connectControls({ canvas, session, sides, aids, probes, scheme, onRectangle, onPivot, onPointer }: ControlsOptions): () => void {
   let drag: Drag | null = null;
-  let hover: FramePoint | null = null;
+  let hover: { at: FramePoint; pane: Pane } | null = null;
   let frame = 0;
-  let wheel: { notches: number; at: FramePoint; modifiers: Modifier[] } | null = null;
+  let wheel: { notches: number; at: FramePoint; pane: Pane; modifiers: Modifier[] } | null = null;
   let wheelGroup: { id: number; at: number } | null = null;
   let keyGroup: { id: number; at: number; name: string } | null = null;
   let lastClick: { at: number; x: number; y: number } | null = null;
+  let pivotKey = false;
 
-  const framePoint = (event: { clientX: number; clientY: number }): FramePoint => {
+  const placeOf = (event: { clientX: number; clientY: number }): { x: number; y: number } => {
     const box = canvas.getBoundingClientRect();
-    return { u: ((event.clientX - box.left) / box.width - 0.5) * FRAME_ASPECT, v: 0.5 - (event.clientY - box.top) / box.height };
+    return { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height };
+  };
+  const hoverOf = (event: { clientX: number; clientY: number }): { at: FramePoint; pane: Pane } => {
+    const { x, y } = placeOf(event);
+    const { fourViews, maximised } = aids.getState();
+    const pane = paneAt(panesOf(fourViews, maximised), x, y);
+    return { at: framePointIn(pane, x, y), pane };
+  };
+  /** The scene as a pane shows it. */
+  const sceneIn = (pane: Pane): Scene => {
+    const { scene } = session.getState();
+    return pane.name === 'free' ? scene : { ...scene, view: sides.getState()[pane.name] };
+  };
+  const pickAt = (place: { at: FramePoint; pane: Pane } | null): Pick | null => (place ? probes.pick(sceneIn(place.pane), place.at.u, place.at.v) : null);
+
+  const surroundings = (scene: Scene): Surroundings => {
+    const { standing, speed, floor } = aids.getState();
+    const { heldPivot } = scheme().options;
+    const override: Surroundings = pivotKey && heldPivot ? { pivot: heldPivot.pivot } : {};
+    const rule = pivotRule(scheme(), override);
+    return {
+      ...override,
+      ...(standing ? { standing, speed, onFloor: floor } : {}),
+      ...(rule === 'selection' || rule === 'picked' ? { selectionCentre: probes.selectionCentre(scene) } : {}),
+      ...(rule === 'visible' ? { visibleMiddle: seenMiddle(scene) } : {}),
+      partsInBox: (rectangle, whole) => probes.partsInBox(scene, rectangle, whole),
+    };
+  };
+  // Looked for once a drag: the middle of what is seen must not wander while one turns about it.
+  let seen: { drag: number; point: Vec3 | null } | null = null;
+  const seenMiddle = (scene: Scene): Vec3 | null => {
+    const id = drag?.id ?? -1;
+    if (seen?.drag !== id || id === -1) seen = { drag: id, point: probes.visibleMiddle(scene) };
+    return seen.point;
   };
 
-  const act = (gesture: Gesture, found: Pick | null, id: number, device: MoveGesture['device']): boolean => {
-    const binding = bindingFor(scheme(), gesture);
+  const give = (commands: readonly Command[], pane: Pane, gesture: MoveGesture): void => {
+    if (pane.name === 'free') session.perform(commands, gesture);
+    else sides.perform(pane.name, commands);
+  };
+
+  const act = (gesture: Gesture, found: Pick | null, pane: Pane, id: number, device: MoveGesture['device']): boolean => {
+    const { standing } = aids.getState();
+    const binding = bindingFor(scheme(), gesture, standing);
     if (!binding) return false;
-    const { scene } = session.getState();
-    const commands = resolve(scheme(), gesture, scene, found);
-    const why = commands.length === 0 ? whyNothing(scheme(), gesture) : null;
+    if (binding.command.kind === 'aid') {
+      if (gesture.kind === 'wheel') aids.changeSpeed(gesture.notches);
+      else aids.toggle(binding.command.does, found);
+      return true;
+    }
+    const scene = sceneIn(pane);
+    const commands = resolve(scheme(), gesture, scene, found, surroundings(scene));
+    const why = commands.length === 0 ? whyNothing(scheme(), gesture, standing) : null;
     if (why) session.say(why);
-    else session.perform(commands, { id, device, binding: bindingName(binding) });
+    else give(commands, pane, { id, device, binding: bindingName(binding) });
     return true;
   };
 
-  const dragGesture = (d: Drag, done: boolean): Gesture => ({
+  const held = createHeldKeys((keys, id, binding) => {
+    const { scene } = session.getState();
+    const now = surroundings(scene);
+    const commands = together(keys.flatMap(({ gesture }) => resolve(scheme(), gesture, scene, pickAt(hover), now)));
+    const { standing, floor, walls } = aids.getState();
+    session.perform(standing ? probes.walked(scene, commands, { onFloor: floor, walls }) : commands, { id, device: 'keyboard', binding });
+  }, session.newGesture);
+
+  const dragGesture = (d: Drag, done: boolean): Extract<Gesture, { kind: 'drag' }> => ({
     kind: 'drag',
     button: d.button,
     modifiers: d.modifiers,
@@ -87,19 +178,23 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
     frame = 0;
     if (drag?.moved) {
       const gesture = dragGesture(drag, false);
-      const does = bindingFor(scheme(), gesture)?.command;
-      if (does?.kind === 'move' && does.does === 'zoomRegion') onRectangle({ from: drag.from, to: drag.to });
-      else act(gesture, drag.pick, drag.id, drag.device);
-      if (does?.kind === 'move' && does.does === 'orbit') onGrab(drag.pick);
+      const does = moveOf(bindingFor(scheme(), gesture, aids.getState().standing));
+      const word = does ? RECTANGLES[does] : undefined;
+      if (word) onRectangle({ from: drag.from, to: drag.to, word: word(drag), pane: drag.pane });
+      else act(gesture, drag.pick, drag.pane, drag.id, drag.device);
+      if (does === 'orbit' && drag.pane.name === 'free') {
+        const { scene } = session.getState();
+        onPivot(pivotFor(scheme(), scene, drag.pick, surroundings(scene)) ?? scene.view.target);
+      }
       drag.last = drag.to;
     }
     if (wheel) {
-      const { notches, at, modifiers } = wheel;
+      const { notches, at, pane, modifiers } = wheel;
       wheel = null;
       const now = performance.now();
       if (!wheelGroup || now - wheelGroup.at > REST) wheelGroup = { id: session.newGesture(), at: now };
       wheelGroup.at = now;
-      act({ kind: 'wheel', modifiers, notches, at }, pick(session.getState().scene, at.u, at.v), wheelGroup.id, 'mouse');
+      act({ kind: 'wheel', modifiers, notches, at }, pickAt({ at, pane }), pane, wheelGroup.id, 'mouse');
     }
   };
   const request = (): void => {
@@ -108,20 +203,26 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
 
   const onDown = (event: PointerEvent): void => {
     canvas.focus({ preventScroll: true });
-    if (drag || event.button > 2) return;
+    if (drag) {
+      // A second button takes the gesture back.
+      if (event.pointerId === drag.pointer) cancel();
+      return;
+    }
+    if (event.button > 2) return;
     event.preventDefault();
     canvas.setPointerCapture(event.pointerId);
-    const at = framePoint(event);
+    const place = hoverOf(event);
     drag = {
       pointer: event.pointerId,
       button: BUTTONS[event.button as 0 | 1 | 2],
       modifiers: modifiersOf(event),
-      from: at,
-      last: at,
-      to: at,
+      from: place.at,
+      last: place.at,
+      to: place.at,
+      pane: place.pane,
       x: event.clientX,
       y: event.clientY,
-      pick: pick(session.getState().scene, at.u, at.v),
+      pick: pickAt(place),
       id: session.newGesture(),
       device: event.pointerType === 'pen' ? 'pen' : event.pointerType === 'touch' ? 'touch' : 'mouse',
       moved: false,
@@ -129,9 +230,16 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
   };
 
   const onMove = (event: PointerEvent): void => {
-    hover = framePoint(event);
+    hover = hoverOf(event);
+    onPointer(hover.pane.name === 'free' ? hover.at : null);
     if (!drag || event.pointerId !== drag.pointer) return;
-    drag.to = hover;
+    // Another button that goes down while one is held comes as a move.
+    if (event.buttons !== undefined && (event.buttons & (event.buttons - 1)) !== 0) {
+      cancel();
+      return;
+    }
+    const { x, y } = placeOf(event);
+    drag.to = framePointIn(drag.pane, x, y);
     if (!drag.moved && Math.hypot(event.clientX - drag.x, event.clientY - drag.y) >= CLICK_PIXELS) drag.moved = true;
     if (drag.moved) request();
   };
@@ -139,23 +247,25 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
   const endDrag = (): void => {
     drag = null;
     onRectangle(null);
-    onGrab(null);
+    onPivot(null);
   };
 
   const onUp = (event: PointerEvent): void => {
     if (!drag || event.pointerId !== drag.pointer) return;
     const ended = drag;
-    ended.to = framePoint(event);
+    const { x, y } = placeOf(event);
+    ended.to = framePointIn(ended.pane, x, y);
     if (ended.moved) {
       cancelAnimationFrame(frame);
       frame = 0;
-      act(dragGesture(ended, true), ended.pick, ended.id, ended.device);
+      act(dragGesture(ended, true), ended.pick, ended.pane, ended.id, ended.device);
       if (wheel) request();
     } else {
       const now = performance.now();
       const twice = lastClick && now - lastClick.at < DOUBLE_MS && Math.hypot(event.clientX - lastClick.x, event.clientY - lastClick.y) < 2 * CLICK_PIXELS;
       lastClick = twice ? null : { at: now, x: event.clientX, y: event.clientY };
-      act({ kind: 'click', button: ended.button, count: twice ? 2 : 1, modifiers: ended.modifiers, at: ended.from }, ended.pick, ended.id, ended.device);
+      const click: Gesture = { kind: 'click', button: ended.button, count: twice ? 2 : 1, modifiers: ended.modifiers, at: ended.from };
+      act(click, ended.pick, ended.pane, ended.id, ended.device);
     }
     endDrag();
   };
@@ -164,7 +274,8 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
     if (!drag) return;
     cancelAnimationFrame(frame);
     frame = 0;
-    if (drag.moved) session.perform([{ kind: 'cancel' }], { id: drag.id, device: drag.device, binding: 'Esc' });
+    // A drag that has given nothing yet leaves nothing to take back.
+    if (session.moves.at(-1)?.gesture?.id === drag.id) session.perform([{ kind: 'cancel' }], { id: drag.id, device: drag.device, binding: 'Esc' });
     endDrag();
   };
 
@@ -173,7 +284,7 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
     const notches = -event.deltaY / (event.deltaMode === WheelEvent.DOM_DELTA_LINE ? LINES_A_NOTCH : PIXELS_A_NOTCH);
     // A pinch on a touchpad comes as a wheel with the control key that nobody holds.
     const modifiers = modifiersOf(event).filter((m) => m !== 'ctrl');
-    wheel = { notches: (wheel?.notches ?? 0) + notches, at: framePoint(event), modifiers };
+    wheel = { notches: (wheel?.notches ?? 0) + notches, ...hoverOf(event), modifiers };
     request();
   };
 
@@ -185,41 +296,82 @@ export function connectControls({ canvas, session, scheme, pick, onRectangle, on
       cancel();
       return;
     }
-    const gesture: Gesture = { kind: 'key', code: event.code, modifiers: modifiersOf(event), at: hover };
-    const binding = bindingFor(scheme(), gesture);
+    if (drag && event.code === scheme().options.heldPivot?.code) {
+      event.preventDefault();
+      pivotKey = true;
+      request();
+      return;
+    }
+    const at = hover?.at ?? null;
+    const modifiers = modifiersOf(event);
+    const { standing } = aids.getState();
+    const steady: Gesture = { kind: 'held', code: event.code, modifiers, dt: 0, at };
+    const walks = bindingFor(scheme(), steady, standing);
+    if (walks) {
+      event.preventDefault();
+      held.down(event.code, { binding: walks, gesture: steady });
+      return;
+    }
+    const gesture: Gesture = { kind: 'key', code: event.code, modifiers, at };
+    const binding = bindingFor(scheme(), gesture, standing);
     if (!binding) return;
     event.preventDefault();
+    // An aid is turned on once, however long its key is held.
+    if (event.repeat && binding.command.kind === 'aid') return;
     const now = performance.now();
     const name = bindingName(binding);
     if (!keyGroup || keyGroup.name !== name || now - keyGroup.at > REST) keyGroup = { id: session.newGesture(), at: now, name };
     keyGroup.at = now;
-    act(gesture, hover ? pick(session.getState().scene, hover.u, hover.v) : null, keyGroup.id, 'keyboard');
+    // Keys mean the free view, but for fitting: that is done where the pointer is.
+    const pane = hover && (needsPlace(binding) || isFit(binding)) ? hover.pane : FREE;
+    act(gesture, pickAt(hover), pane, keyGroup.id, 'keyboard');
+  };
+  const onKeyUp = (event: KeyboardEvent): void => {
+    held.up(event.code);
+    if (pivotKey && event.code === scheme().options.heldPivot?.code) {
+      pivotKey = false;
+      request();
+    }
+  };
+  const letGo = (): void => {
+    held.release();
+    pivotKey = false;
   };
 
   const onLeave = (): void => {
-    if (!drag) hover = null;
+    if (drag) return;
+    hover = null;
+    onPointer(null);
   };
   const prevent = (event: Event): void => event.preventDefault();
 
-  canvas.addEventListener('pointerdown', onDown);
-  canvas.addEventListener('pointermove', onMove);
-  canvas.addEventListener('pointerup', onUp);
-  canvas.addEventListener('pointercancel', cancel);
-  canvas.addEventListener('pointerleave', onLeave);
+  const onCanvas: readonly [string, (event: never) => void][] = [
+    ['pointerdown', onDown],
+    ['pointermove', onMove],
+    ['pointerup', onUp],
+    ['pointercancel', cancel],
+    ['pointerleave', onLeave],
+    ['contextmenu', prevent],
+    ['auxclick', prevent],
+  ];
+  const onWindow: readonly [string, (event: never) => void][] = [
+    ['keydown', onKey],
+    ['keyup', onKeyUp],
+    ['blur', letGo],
+  ];
+  for (const [kind, listener] of onCanvas) canvas.addEventListener(kind, listener as EventListener);
+  for (const [kind, listener] of onWindow) window.addEventListener(kind, listener as EventListener);
   canvas.addEventListener('wheel', onWheel, { passive: false });
-  canvas.addEventListener('contextmenu', prevent);
-  canvas.addEventListener('auxclick', prevent);
-  window.addEventListener('keydown', onKey);
   return () => {
     cancelAnimationFrame(frame);
-    canvas.removeEventListener('pointerdown', onDown);
-    canvas.removeEventListener('pointermove', onMove);
-    canvas.removeEventListener('pointerup', onUp);
-    canvas.removeEventListener('pointercancel', cancel);
-    canvas.removeEventListener('pointerleave', onLeave);
+    held.release();
+    for (const [kind, listener] of onCanvas) canvas.removeEventListener(kind, listener as EventListener);
+    for (const [kind, listener] of onWindow) window.removeEventListener(kind, listener as EventListener);
     canvas.removeEventListener('wheel', onWheel);
-    canvas.removeEventListener('contextmenu', prevent);
-    canvas.removeEventListener('auxclick', prevent);
-    window.removeEventListener('keydown', onKey);
   };
 }
+
+const FREE: Pane = { name: 'free', x: 0, y: 0, size: 1 };
+const moveOf = (binding: Binding | null): string | null => (binding?.command.kind === 'move' ? binding.command.does : null);
+const needsPlace = (binding: Binding): boolean => binding.command.kind === 'atPointer';
+const isFit = (binding: Binding): boolean => binding.command.kind === 'command' && binding.command.command.kind === 'fit';

@@ -5,28 +5,11 @@ import { subjectOf } from '@core/scoring';
 import { boxes } from '@core/tests/meshes';
 import { crate, start } from '@core/tests/practice';
 import { orientationFrom, project, type View } from '@core/view';
-import { BufferAttribute, BufferGeometry } from 'three';
-import { MeshBVH } from 'three-mesh-bvh';
 import { describe, expect, it } from 'vitest';
 import { isLost } from './LostNote';
 import { matching } from './PartsPanel';
-import { createPicker } from './picking';
-import type { Prepared } from './prepared';
-
-/** As the worker prepares a mesh, as far as picking needs it. */
-function prepared(mesh: Mesh): Prepared {
-  const geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(mesh.positions, 3));
-  geometry.setIndex(new BufferAttribute(mesh.indices, 1));
-  const none = new Float32Array();
-  return {
-    mesh,
-    positions: none,
-    normals: none,
-    edges: none,
-    edgeStarts: new Uint32Array(),
-    bvh: MeshBVH.serialize(new MeshBVH(geometry, { indirect: true })),
-  };
-}
+import { createCaster, pickerOf } from './picking';
+import { prepared } from './tests/prepared';
 
 const front: View = {
   target: [0, 0, 0.5],
@@ -40,7 +23,8 @@ const row = boxes([
   { id: 'middle', min: [-1, -0.5, 0], max: [1, 0, 1] },
   { id: 'far', min: [-1, 1, 0], max: [1, 1.5, 1] },
 ]);
-const pick = createPicker(prepared(row));
+const createPicker = (mesh: Mesh) => pickerOf(createCaster(prepared(mesh)));
+const pick = createPicker(row);
 const scene = (change: Partial<Scene> = {}): Scene => ({ ...initialScene(front), ...change });
 
 describe('picking', () => {
@@ -79,7 +63,7 @@ describe('picking', () => {
 });
 
 describe('being lost', () => {
-  const seen = createPicker(prepared(crate.mesh));
+  const seen = createPicker(crate.mesh);
   const hull = subjectOf(crate.mesh, []);
   const at = (view: Partial<View>): boolean => isLost({ ...start, view: { ...start.view, ...view } }, hull, seen);
 

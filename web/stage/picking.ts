@@ -9,8 +9,23 @@ import type { Prepared } from './prepared';
 
 export type Picker = (scene: Scene, u: number, v: number) => Pick | null;
 
-/** Finds what lies under a frame point: the nearest shown, uncut surface; glass only where nothing else is. */
-export function createPicker(prepared: Prepared): Picker {
+/** What a ray meets first. */
+export interface Hit {
+  readonly point: Vec3;
+  /** Unit, as the triangle is wound. */
+  readonly normal: Vec3;
+  readonly part: string;
+  /** Metres along the ray. */
+  readonly distance: number;
+  readonly glass: boolean;
+}
+
+/** Finds what a ray from `origin` along the unit `direction` meets: the nearest shown, uncut surface; glass only where nothing else is. */
+export type Caster = (scene: Pictured, origin: Vec3, direction: Vec3) => Hit | null;
+type Pictured = Readonly<{ visibility: Scene['visibility']; section: Scene['section'] }>;
+
+/** Rays into a model, through its search tree. World metres. */
+export function createCaster(prepared: Prepared): Caster {
   const { mesh } = prepared;
   const geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(mesh.positions, 3));
   geometry.setIndex(new BufferAttribute(mesh.indices, 1));
@@ -19,7 +34,14 @@ export function createPicker(prepared: Prepared): Picker {
     .map((part, number) => ({ number, start: part.start, count: part.count }))
     .filter((part) => part.count > 0)
     .sort((a, b) => a.start - b.start);
+  const ray = new Ray(new Vector3(), new Vector3());
+  let known: { visibility: Scene['visibility']; states: ReturnType<typeof effectiveVisibility>; plain: boolean } | null = null;
 
+  const statesOf = (visibility: Scene['visibility']): NonNullable<typeof known> => {
+    if (known?.visibility !== visibility)
+      known = { visibility, states: effectiveVisibility(mesh.parts, visibility), plain: Object.keys(visibility).length === 0 };
+    return known;
+  };
   const partAt = (face: number): number => {
     let low = 0;
     let high = starts.length - 1;
@@ -31,26 +53,37 @@ export function createPicker(prepared: Prepared): Picker {
     return starts[low]?.number ?? 0;
   };
 
-  return (scene, u, v) => {
-    const { origin, direction } = rayThrough(scene.view, u, v, FRAME_ASPECT);
-    const states = effectiveVisibility(mesh.parts, scene.visibility);
-    const hits = bvh.raycast(new Ray(new Vector3(...origin), new Vector3(...direction)), DoubleSide);
-    let best: { distance: number; pick: Pick; glass: boolean } | null = null;
-    const forward = backOf(scene.view.orientation);
-    const eye = eyeOf(scene.view);
+  return (scene, origin, direction) => {
+    ray.origin.set(...origin);
+    ray.direction.set(...direction);
+    const { states, plain } = statesOf(scene.visibility);
+    // Where everything counts, the first surface is the one; else all that the ray meets has to be looked at.
+    const first = plain && !scene.section ? bvh.raycastFirst(ray, DoubleSide) : null;
+    const hits = plain && !scene.section ? (first ? [first] : []) : bvh.raycast(ray, DoubleSide);
+    let best: Hit | null = null;
     for (const hit of hits) {
       const number = partAt(hit.faceIndex ?? 0);
       const state = states[number];
       if (state === 'hidden' || !hit.face) continue;
-      const point: Vec3 = [hit.point.x, hit.point.y, hit.point.z];
-      if (scene.section && heightOver(scene.section, point) > 0) continue;
       const glass = state === 'glass';
       if (best && (best.glass === glass ? best.distance <= hit.distance : !best.glass)) continue;
+      const point: Vec3 = [hit.point.x, hit.point.y, hit.point.z];
+      if (scene.section && heightOver(scene.section, point) > 0) continue;
       const normal = unit([hit.face.normal.x, hit.face.normal.y, hit.face.normal.z]);
       const part = mesh.parts[number];
-      if (!normal || !part) continue;
-      best = { distance: hit.distance, glass, pick: { point, normal, part: part.id, depth: -dot(sub(point, eye), forward) } };
+      if (normal && part) best = { point, normal, part: part.id, distance: hit.distance, glass };
     }
-    return best?.pick ?? null;
+    return best;
+  };
+}
+
+/** Finds what lies under a frame point. */
+export function pickerOf(cast: Caster): Picker {
+  return (scene, u, v) => {
+    const { origin, direction } = rayThrough(scene.view, u, v, FRAME_ASPECT);
+    const hit = cast(scene, origin, direction);
+    if (!hit) return null;
+    const { point, normal, part } = hit;
+    return { point, normal, part, depth: -dot(sub(point, eyeOf(scene.view)), backOf(scene.view.orientation)) };
   };
 }

@@ -1,26 +1,44 @@
 import { boxOf, type Mesh } from '@core/geometry';
+import type { FramePoint } from '@core/input';
 import { distanceBetween, exact, type Quat, slerp, type Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT, frameHeightAtTarget, type View } from '@core/view';
-import type { Caps } from '@web/workers/caps.worker';
-import { type Camera, OrthographicCamera, PerspectiveCamera, Scene as ThreeScene, WebGLRenderer } from 'three';
-import { createPicker, type Picker } from './picking';
+import type { Caps } from '@web/workers/makeCaps';
+import { OrthographicCamera, PerspectiveCamera, Scene as ThreeScene, WebGLRenderer } from 'three';
+import type { GridPlane } from './aids';
+import { type Pane, panesOf } from './panes';
+import type { Picker } from './picking';
 import type { Prepared } from './prepared';
 import { createSceneObjects, type SceneObjects } from './sceneObjects';
+import type { SideViews } from './sides';
 
 const GLIDE_MS = 220;
 const SLOW_FRAME_MS = 45;
 const REST_MS = 180;
+/** Side of the loupe as a share of the frame's height, and how much it enlarges. */
+export const LOUPE = { side: 0.42, power: 4 };
+/** Points of the frame where the nearest surface is looked for. */
+const LOOKED = [
+  [0, 0],
+  [-0.4, 0],
+  [0.4, 0],
+  [0, -0.3],
+  [0, 0.3],
+] as const;
 
 /** The drawn stage. Draws only when something changes; owns the graphics context: call `dispose`. */
 export interface Renderer {
   /** Shows a scene; `glide` draws the way there, the logical view having changed already. */
   show(scene: Scene, glide: boolean): void;
   resize(width: number, height: number): void;
-  pick: Picker;
   /** A PNG of a scene in the frame's shape, as a data address. */
   picture(scene: Scene, width: number, caps?: Caps | null): string;
   setCaps(caps: Caps | null): void;
+  /** Divides the stage; square panes have views of their own. */
+  setPanes(panes: readonly Pane[], sides: SideViews | null): void;
+  setGrid(grid: GridPlane | null): void;
+  /** Enlarges what lies about a frame point of the free view, in a square about it; null puts the loupe away. */
+  setLoupe(at: FramePoint | null): void;
   /** Called with the view of every drawn picture; returns the end of the subscription. */
   onDraw(listener: (view: View) => void): () => void;
   dispose(): void;
@@ -40,16 +58,29 @@ function glideView(a: View, b: View, k: number): View {
   };
 }
 
-function aimCamera(view: View, mesh: Mesh): Camera {
+/** The ball that holds the model: its middle and radius. */
+interface Ball {
+  readonly centre: Vec3;
+  readonly radius: number;
+}
+
+function ballOf(mesh: Mesh): Ball {
   const box = boxOf(mesh) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 };
-  const centre: Vec3 = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2];
-  const radius = distanceBetween(box.min, box.max) / 2;
+  return {
+    centre: [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2],
+    radius: distanceBetween(box.min, box.max) / 2,
+  };
+}
+
+/** `nearest`: metres to the nearest thing that is looked or pointed at; a close-up is then not clipped. */
+function aimCamera(view: View, { centre, radius }: Ball, nearest: number): PerspectiveCamera | OrthographicCamera {
   const eye = eyeOf(view);
   const away = distanceBetween(eye, centre);
-  let camera: Camera;
+  let camera: PerspectiveCamera | OrthographicCamera;
   if (view.projection === 'perspective') {
     const far = away + radius * 2.4;
-    camera = new PerspectiveCamera((view.fovY * 180) / Math.PI, FRAME_ASPECT, Math.max(away - radius * 2.2, far / 4000, 1e-6), far);
+    const usual = Math.max(away - radius * 2.2, far / 4000);
+    camera = new PerspectiveCamera((view.fovY * 180) / Math.PI, FRAME_ASPECT, Math.max(Math.min(usual, nearest / 12), far * 1e-7, 1e-7), far);
   } else {
     const half = frameHeightAtTarget(view) / 2;
     camera = new OrthographicCamera(-half * FRAME_ASPECT, half * FRAME_ASPECT, half, -half, -(away + radius * 2.4), away + radius * 2.4);
@@ -60,14 +91,14 @@ function aimCamera(view: View, mesh: Mesh): Camera {
   return camera;
 }
 
-export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): Renderer {
+export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pick: Picker): Renderer {
   const gl = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
   gl.localClippingEnabled = true;
   gl.setClearColor(0x000000, 0);
   const world = new ThreeScene();
   const objects: SceneObjects = createSceneObjects(prepared);
   world.add(objects.root);
-  const picker = createPicker(prepared);
+  const ball = ballOf(prepared.mesh);
   const listeners = new Set<(view: View) => void>();
   const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
@@ -81,10 +112,56 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
   let rest: ReturnType<typeof setTimeout> | undefined;
   let lastDraw = 0;
   let currentCaps: Caps | null = null;
+  let panes: readonly Pane[] = panesOf(false, null);
+  let sides: SideViews | null = null;
+  let loupe: FramePoint | null = null;
 
   const applySize = (): void => {
     gl.setPixelRatio(Math.min(2, window.devicePixelRatio || 1) * quality);
     gl.setSize(size.width, size.height, false);
+  };
+
+  /** Metres to the nearest of what is looked at; only close to the model does it matter. */
+  const nearestAt = (drawnScene: Scene): number => {
+    const { view } = drawnScene;
+    if (view.projection === 'orthographic' || distanceBetween(eyeOf(view), ball.centre) > ball.radius * 2.5) return Number.POSITIVE_INFINITY;
+    const at = loupe ? [...LOOKED, [loupe.u, loupe.v] as const] : LOOKED;
+    return Math.min(...at.map(([u, v]) => pick(drawnScene, u, v)?.depth ?? Number.POSITIVE_INFINITY));
+  };
+
+  const drawInto = (drawnScene: Scene, pane: Pane): void => {
+    const { view } = drawnScene;
+    const { width, height } = size;
+    const camera = aimCamera(view, ball, nearestAt(drawnScene));
+    const eye = eyeOf(view);
+    objects.shadow.visible = eye[2] > objects.shadow.position.z;
+    objects.aim(camera, view.distance);
+    const box = [pane.x * width, (1 - pane.y - pane.size) * height, pane.size * width, pane.size * height] as const;
+    gl.setViewport(...box);
+    gl.setScissor(...box);
+    gl.render(world, camera);
+    if (!loupe || pane.name !== 'free') return;
+    // The loupe draws the part of the picture under it again, larger: the camera stays where it is.
+    const side = LOUPE.side * box[3];
+    const x = (loupe.u / FRAME_ASPECT + 0.5) * box[2];
+    const y = (0.5 - loupe.v) * box[3];
+    const cut = side / LOUPE.power;
+    camera.setViewOffset(box[2], box[3], x - cut / 2, y - cut / 2, cut, cut);
+    camera.updateProjectionMatrix();
+    objects.aim(camera, view.distance);
+    const place = [box[0] + x - side / 2, box[1] + box[3] - y - side / 2, side, side] as const;
+    gl.setViewport(...place);
+    gl.setScissor(...place);
+    gl.render(world, camera);
+  };
+
+  const drawAll = (view: View): void => {
+    if (!scene) return;
+    gl.setScissorTest(panes.length > 1 || loupe !== null);
+    for (const pane of panes) {
+      const own = pane.name === 'free' ? view : sides?.[pane.name];
+      if (own) drawInto({ ...scene, view: own }, pane);
+    }
   };
 
   const draw = (): void => {
@@ -98,8 +175,7 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
       else glide = null;
     }
     objects.update(scene);
-    objects.shadow.visible = Math.abs(view.orientation[0]) + Math.abs(view.orientation[1]) > 0 && eyeOf(view)[2] > objects.shadow.position.z;
-    gl.render(world, aimCamera(view, prepared.mesh));
+    drawAll(view);
     drawn = view;
     frames++;
     canvas.dataset.frames = String(frames);
@@ -146,7 +222,6 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
       applySize();
       request();
     },
-    pick: picker,
     picture(wanted, width, caps = null) {
       const height = Math.round(width / FRAME_ASPECT);
       gl.setPixelRatio(1);
@@ -154,8 +229,12 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
       gl.setClearColor(0xf6f1e4, 1);
       objects.update(wanted);
       objects.setCaps(wanted.section ? caps : null);
-      objects.shadow.visible = eyeOf(wanted.view)[2] > objects.shadow.position.z;
-      gl.render(world, aimCamera(wanted.view, prepared.mesh));
+      const kept = { size, loupe };
+      size = { width, height };
+      loupe = null;
+      gl.setScissorTest(false);
+      drawInto(wanted, { name: 'free', x: 0, y: 0, size: 1 });
+      ({ size, loupe } = kept);
       const data = canvas.toDataURL('image/png');
       gl.setClearColor(0x000000, 0);
       objects.setCaps(currentCaps);
@@ -163,7 +242,7 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
       if (scene) {
         objects.update(scene);
         // Drawn at once, so that the stage never shows the picture.
-        gl.render(world, aimCamera(drawn ?? scene.view, prepared.mesh));
+        drawAll(drawn ?? scene.view);
         request();
       }
       return data;
@@ -171,6 +250,19 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared): R
     setCaps(caps) {
       currentCaps = caps;
       objects.setCaps(caps);
+      request();
+    },
+    setPanes(next, views) {
+      panes = next;
+      sides = views;
+      request();
+    },
+    setGrid(grid) {
+      objects.setGrid(grid);
+      request();
+    },
+    setLoupe(at) {
+      loupe = at;
       request();
     },
     onDraw(listener) {

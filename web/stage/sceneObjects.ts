@@ -1,9 +1,10 @@
 import { boxOf, type Mesh as ModelMesh } from '@core/geometry';
 import { effectiveVisibility, type Scene } from '@core/navigation';
-import type { Caps } from '@web/workers/caps.worker';
+import type { Caps } from '@web/workers/makeCaps';
 import {
   BufferAttribute,
   BufferGeometry,
+  type Camera,
   CanvasTexture,
   CircleGeometry,
   Color,
@@ -14,6 +15,7 @@ import {
   LineBasicMaterial,
   LineSegments,
   type Material,
+  Matrix4,
   Mesh,
   MeshBasicMaterial,
   MeshStandardMaterial,
@@ -21,6 +23,9 @@ import {
   SRGBColorSpace,
   Vector3,
 } from 'three';
+import type { GridPlane } from './aids';
+import { frustumPlanes, type Pieces, visibleRuns } from './culling';
+import { gridLines } from './grid';
 import type { Prepared } from './prepared';
 
 const STAGE_COLOUR = [0.72, 0.68, 0.58, 1] as const;
@@ -31,6 +36,9 @@ export interface SceneObjects {
   readonly root: Group;
   readonly shadow: Mesh;
   update(scene: Scene): void;
+  /** Leaves out the parts that this camera does not see; `depth`: metres to what is looked at, from where edges begin to fade. */
+  aim(camera: Camera, depth: number): void;
+  setGrid(grid: GridPlane | null): void;
   setCaps(caps: Caps | null): void;
   dispose(): void;
 }
@@ -81,6 +89,39 @@ function hatched(material: MeshBasicMaterial): MeshBasicMaterial {
   return material;
 }
 
+/** Edges far behind what is looked at grow paler, so that a far tangle does not hide what is near. */
+function fading(material: LineBasicMaterial): { material: LineBasicMaterial; setDepth: (depth: number) => void } {
+  const from = { value: 1 };
+  material.onBeforeCompile = (shader) => {
+    shader.uniforms.fadeFrom = from;
+    shader.vertexShader = shader.vertexShader
+      .replace('#include <common>', '#include <common>\nvarying float vAway;')
+      .replace('#include <project_vertex>', '#include <project_vertex>\nvAway = -mvPosition.z;');
+    shader.fragmentShader = shader.fragmentShader
+      .replace('#include <common>', '#include <common>\nvarying float vAway;\nuniform float fadeFrom;')
+      .replace('#include <dithering_fragment>', '#include <dithering_fragment>\ngl_FragColor.a *= 1.0 - 0.75 * smoothstep(1.2, 4.0, vAway / fadeFrom);');
+  };
+  return {
+    material,
+    setDepth: (depth) => {
+      from.value = Math.max(depth, 1e-6);
+    },
+  };
+}
+
+/** A sphere that holds each part: x, y, z, radius; from the part's box. */
+function spheresOf(prepared: Prepared): Float32Array {
+  const { mesh } = prepared;
+  const out = new Float32Array(mesh.parts.length * 4);
+  mesh.parts.forEach((_, n) => {
+    const box = boxOf(mesh, new Set([n]));
+    if (!box) return;
+    const half = [0, 1, 2].map((axis) => ((box.max[axis] as number) - (box.min[axis] as number)) / 2) as [number, number, number];
+    out.set([box.min[0] + half[0], box.min[1] + half[1], box.min[2] + half[2], Math.hypot(...half) * 1.001 + 1e-6], n * 4);
+  });
+  return out;
+}
+
 export function createSceneObjects(prepared: Prepared): SceneObjects {
   const { mesh } = prepared;
   const clip = new Plane(new Vector3(0, 0, -1), 0);
@@ -112,16 +153,20 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
     polygonOffsetFactor: -1,
     polygonOffsetUnits: -1,
   });
-  const opaque = new Mesh(geometry(), shaded as Material);
-  const translucent = new Mesh(geometry(), clear);
-  const glassy = new Mesh(geometry(), glass);
-  const selected = new Mesh(geometry(), chosen);
+  // Materials as lists: what a camera does not see is left out by drawing in groups.
+  const opaque = new Mesh<BufferGeometry, Material[]>(geometry(), [shaded]);
+  const translucent = new Mesh<BufferGeometry, Material[]>(geometry(), [clear]);
+  const glassy = new Mesh<BufferGeometry, Material[]>(geometry(), [glass]);
+  const selected = new Mesh<BufferGeometry, Material[]>(geometry(), [chosen]);
   translucent.renderOrder = 2;
   glassy.renderOrder = 3;
   selected.renderOrder = 1;
 
   const edgeGeometry = new BufferGeometry().setAttribute('position', new BufferAttribute(prepared.edges, 3));
-  const edges = new LineSegments(edgeGeometry, new LineBasicMaterial({ color: INK, transparent: true, opacity: 0.62, clippingPlanes: planes }));
+  const faded = fading(new LineBasicMaterial({ color: INK, transparent: true, opacity: 0.62, clippingPlanes: planes }));
+  const edges = new LineSegments<BufferGeometry, Material[]>(edgeGeometry, [faded.material]);
+  const grid = new LineSegments(new BufferGeometry(), new LineBasicMaterial({ vertexColors: true, transparent: true, opacity: 0.75 }));
+  grid.visible = false;
   const capMesh = new Mesh(
     new BufferGeometry(),
     hatched(new MeshBasicMaterial({ vertexColors: true, side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 0.5, polygonOffsetUnits: 0.5 })),
@@ -135,43 +180,65 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
   key.position.set(-2.2, -3.2, 4.2);
   const fill = new DirectionalLight(0xdce8ff, 0.7);
   fill.position.set(3, 2.4, 1.4);
-  root.add(new HemisphereLight(0xffffff, 0xd8ccb0, 1.9), key, fill, opaque, translucent, glassy, selected, edges, capMesh, capLines);
-  for (const object of [opaque, translucent, glassy, selected, edges, capMesh, capLines]) object.frustumCulled = false;
+  root.add(new HemisphereLight(0xffffff, 0xd8ccb0, 1.9), key, fill, opaque, translucent, glassy, selected, edges, capMesh, capLines, grid);
+  for (const object of [opaque, translucent, glassy, selected, edges, capMesh, capLines, grid]) object.frustumCulled = false;
   const shadow = shadowOf(mesh);
   root.add(shadow);
 
   let lastVisibility: Scene['visibility'] | null = null;
   let lastSelection: readonly string[] | null = null;
 
-  const indexOf = (numbers: readonly number[]): Uint32Array => {
-    const count = numbers.reduce((sum, n) => sum + (mesh.parts[n]?.count ?? 0), 0);
-    const out = new Uint32Array(count);
+  const spheres = spheresOf(prepared);
+  const pieces = new Map<Mesh | LineSegments, Pieces>();
+  const planesOf = new Float64Array(24);
+  const clipMatrix = new Matrix4();
+
+  /** Draws these parts with an object: `first`, `count` give each part's stretch of what the object draws. */
+  const setParts = (object: Mesh | LineSegments, numbers: readonly number[], first: (n: number) => number, length: (n: number) => number): void => {
+    const drawn = numbers.filter((n) => length(n) > 0);
+    const index = new Uint32Array(drawn.reduce((sum, n) => sum + length(n), 0));
+    const starts: number[] = [];
+    const counts: number[] = [];
+    const own = new Float32Array(drawn.length * 4);
     let at = 0;
-    for (const n of numbers) {
-      const part = mesh.parts[n];
-      if (!part) continue;
-      for (let i = part.start; i < part.start + part.count; i++) out[at++] = i;
-    }
-    return out;
-  };
-  const setIndex = (object: Mesh | LineSegments, index: Uint32Array): void => {
+    drawn.forEach((n, i) => {
+      starts.push(at);
+      counts.push(length(n));
+      own.set(spheres.subarray(n * 4, n * 4 + 4), i * 4);
+      for (let k = first(n); k < first(n) + length(n); k++) index[at++] = k;
+    });
     object.geometry.setIndex(new BufferAttribute(index, 1));
     object.visible = index.length > 0;
+    pieces.set(object, { starts, counts, spheres: own });
   };
+  const partStart = (n: number): number => mesh.parts[n]?.start ?? 0;
+  const partCount = (n: number): number => mesh.parts[n]?.count ?? 0;
+  const edgeStart = (n: number): number => prepared.edgeStarts[n] as number;
+  const edgeCount = (n: number): number => (prepared.edgeStarts[n + 1] as number) - (prepared.edgeStarts[n] as number);
+  const setFaces = (object: Mesh, numbers: readonly number[]): void => setParts(object, numbers, partStart, partCount);
 
   function updateVisibility(scene: Scene): void {
     const states = effectiveVisibility(mesh.parts, scene.visibility);
     const numbers = [...mesh.parts.keys()];
     const seeThrough = (n: number): boolean => (mesh.parts[n]?.colour?.[3] ?? 1) < 1;
-    setIndex(opaque, indexOf(numbers.filter((n) => states[n] === 'shown' && !seeThrough(n))));
-    setIndex(translucent, indexOf(numbers.filter((n) => states[n] === 'shown' && seeThrough(n))));
-    setIndex(glassy, indexOf(numbers.filter((n) => states[n] === 'glass')));
-    const ends: number[] = [];
-    for (const n of numbers) {
-      if (states[n] === 'hidden') continue;
-      for (let i = prepared.edgeStarts[n] as number; i < (prepared.edgeStarts[n + 1] as number); i++) ends.push(i);
-    }
-    setIndex(edges, new Uint32Array(ends));
+    setFaces(
+      opaque,
+      numbers.filter((n) => states[n] === 'shown' && !seeThrough(n)),
+    );
+    setFaces(
+      translucent,
+      numbers.filter((n) => states[n] === 'shown' && seeThrough(n)),
+    );
+    setFaces(
+      glassy,
+      numbers.filter((n) => states[n] === 'glass'),
+    );
+    setParts(
+      edges,
+      numbers.filter((n) => states[n] !== 'hidden'),
+      edgeStart,
+      edgeCount,
+    );
   }
 
   function updateSelection(scene: Scene): void {
@@ -179,14 +246,11 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
     const ids = new Set(scene.selection.parts);
     const byId = new Map(mesh.parts.map((part) => [part.id, part]));
     const under = (id: string | null): boolean => id !== null && (ids.has(id) || under(byId.get(id)?.parent ?? null));
-    setIndex(
-      selected,
-      ids.size === 0 ? new Uint32Array(0) : indexOf([...mesh.parts.keys()].filter((n) => states[n] !== 'hidden' && under(mesh.parts[n]?.id ?? null))),
-    );
+    setFaces(selected, ids.size === 0 ? [] : [...mesh.parts.keys()].filter((n) => states[n] !== 'hidden' && under(mesh.parts[n]?.id ?? null)));
   }
 
   function updateStyle(scene: Scene): void {
-    opaque.material = scene.style === 'hiddenLine' ? paper : scene.style === 'outline' ? flat : shaded;
+    opaque.material = [scene.style === 'hiddenLine' ? paper : scene.style === 'outline' ? flat : shaded];
     const shownSurface = scene.style !== 'wireframe';
     opaque.visible = opaque.visible && shownSurface;
     translucent.visible = translucent.visible && shownSurface && scene.style !== 'hiddenLine';
@@ -214,6 +278,20 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
       lastSelection = scene.selection.parts;
       updateStyle(scene);
     },
+    aim(camera, depth) {
+      faded.setDepth(depth);
+      frustumPlanes(clipMatrix.multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse), planesOf);
+      for (const [object, own] of pieces) object.geometry.groups = visibleRuns(own, planesOf).map((run) => ({ ...run, materialIndex: 0 }));
+    },
+    setGrid(plane) {
+      grid.visible = plane !== null;
+      grid.geometry.dispose();
+      if (!plane) return;
+      const lines = gridLines(plane, mesh);
+      grid.geometry = new BufferGeometry()
+        .setAttribute('position', new BufferAttribute(lines.positions, 3))
+        .setAttribute('color', new BufferAttribute(lines.colours, 3));
+    },
     setCaps(caps) {
       capMesh.visible = capLines.visible = Boolean(caps && caps.positions.length > 0);
       if (!caps) return;
@@ -231,9 +309,9 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
       capLines.geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(caps.lines, 3));
     },
     dispose() {
-      for (const object of [opaque, translucent, glassy, selected, edges, capMesh, capLines, shadow]) object.geometry.dispose();
-      for (const material of [shaded, flat, paper, clear, glass, chosen, edges.material, capMesh.material, capLines.material, shadow.material])
-        for (const one of [material].flat()) (one as Material).dispose();
+      for (const object of [opaque, translucent, glassy, selected, edges, capMesh, capLines, grid, shadow]) object.geometry.dispose();
+      for (const material of [shaded, flat, paper, clear, glass, chosen, faded.material, capMesh.material, capLines.material, grid.material, shadow.material])
+        (material as Material).dispose();
       (shadow.material as MeshBasicMaterial).map?.dispose();
     },
   };

@@ -25,11 +25,14 @@ export interface SessionState {
 
 /** A stage at work: the present scene and the record of how it came about. All changes go through `perform`. */
 export interface Session extends StoreApi<SessionState> {
-  perform(commands: readonly Command[], gesture?: MoveGesture): void;
+  /** Does the commands and records them; false, and nothing done, when one of them may not be. */
+  perform(commands: readonly Command[], gesture?: MoveGesture): boolean;
   event(event: DistributiveOmit<TraceEvent, 't'>): void;
   /** Says once, in words, why something was not done. */
   say(words: string): void;
   newGesture(): number;
+  /** What commands on this model refer to. */
+  readonly context: Context;
   /** Seconds since the session was opened. */
   readonly time: () => number;
   readonly moves: readonly Move[];
@@ -110,6 +113,7 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
 
   return {
     ...store,
+    context,
     say,
     time,
     moves,
@@ -117,13 +121,19 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
     event,
     newGesture: () => ++gestures,
     perform(commands, gesture) {
-      if (commands.length === 0) return;
+      if (commands.length === 0) return false;
       let { scene } = store.getState();
       const forbidden = commands.find((command) => !isAllowed(command.kind, allowed));
-      if (forbidden) return say(`${commandWords(forbidden)} is not allowed in this exercise.`);
+      if (forbidden) {
+        say(`${commandWords(forbidden)} is not allowed in this exercise.`);
+        return false;
+      }
       const only = commands.length === 1 ? commands[0] : undefined;
       const why = only ? meaningless(only, scene) : null;
-      if (why) return say(why);
+      if (why) {
+        say(why);
+        return false;
+      }
       if (paused) event({ kind: 'resume' });
       if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' });
       for (const command of commands) {
@@ -137,6 +147,7 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
       const glide = commands.length === 1 && GLIDING.has(commands[0]?.kind ?? 'orbit');
       store.setState({ scene, fixes: fixesOf(scene), at: scene.history.past.length, glide });
       onMove?.(scene);
+      return true;
     },
   };
 }

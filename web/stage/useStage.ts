@@ -1,13 +1,20 @@
-import type { FramePoint, Pick, Scheme } from '@core/input';
+import type { FramePoint, Scheme } from '@core/input';
+import type { Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
 import { effectiveVisibility } from '@core/navigation';
-import type { Caps, CapsWorker } from '@web/workers/caps.worker';
+import type { View } from '@core/view';
+import type { CapsWorker } from '@web/workers/caps.worker';
+import type { Caps } from '@web/workers/makeCaps';
 import { type Remote, releaseProxy, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
-import { connectControls } from './controls';
+import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { type Aids, createAids } from './aids';
+import { connectControls, type DrawnRectangle } from './controls';
+import { panesOf } from './panes';
 import type { Prepared } from './prepared';
+import { createProbes, type Probes } from './probes';
 import { createRenderer, type Renderer } from './renderer';
 import type { Session } from './session';
+import { createSides, type Sides } from './sides';
 
 /** Computes caps in a worker that is started with the first cut. The newest wish wins. */
 function createCapMaker(prepared: Prepared): { caps: (scene: Scene) => Promise<Caps | null>; dispose: () => void } {
@@ -19,7 +26,7 @@ function createCapMaker(prepared: Prepared): { caps: (scene: Scene) => Promise<C
       if (!api) {
         worker = new Worker(new URL('../workers/caps.worker.ts', import.meta.url), { type: 'module' });
         api = wrap<CapsWorker>(worker);
-        await api.open(prepared.mesh);
+        await api.open(prepared.mesh, prepared.bvh);
       }
       const states = effectiveVisibility(prepared.mesh.parts, scene.visibility);
       const shown = prepared.mesh.parts.flatMap((part, n) => (states[n] === 'shown' && part.count > 0 && (part.colour?.[3] ?? 1) === 1 ? [n] : []));
@@ -34,22 +41,40 @@ function createCapMaker(prepared: Prepared): { caps: (scene: Scene) => Promise<C
 
 export interface StageHandle {
   readonly renderer: Renderer;
+  readonly probes: Probes;
   /** The cut faces of a scene. */
   readonly capsOf: (scene: Scene) => Promise<Caps | null>;
   /** A picture of any scene with its caps. */
   readonly pictureOf: (scene: Scene, width: number) => Promise<string>;
 }
 
-export interface StageHooks {
-  readonly rectangle: { from: FramePoint; to: FramePoint } | null;
-  readonly grab: Pick | null;
+export interface Stage {
+  readonly canvas: RefObject<HTMLCanvasElement | null>;
+  readonly prepared: Prepared | null;
+  readonly session: Session | null;
+  readonly scheme: Scheme;
   readonly handle: StageHandle | null;
+  readonly aids: Aids | null;
+  readonly sides: Sides | null;
+  readonly rectangle: DrawnRectangle | null;
+  /** What is turned about just now. */
+  readonly pivot: Vec3 | null;
+  /** Where the pointer is in the free view. */
+  readonly pointer: FramePoint | null;
+  /** The free view as it was drawn last. */
+  readonly drawn: View | null;
+  /** Area and outline of the present cut. */
+  readonly caps: Caps | null;
 }
 
 /** Puts a session on a canvas: draws its scene, listens to its devices, and cleans up. */
-export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prepared: Prepared | null, session: Session | null, scheme: Scheme): StageHooks {
-  const [rectangle, setRectangle] = useState<StageHooks['rectangle']>(null);
-  const [grab, setGrab] = useState<Pick | null>(null);
+export function useStage(prepared: Prepared | null, session: Session | null, scheme: Scheme): Stage {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [rectangle, setRectangle] = useState<DrawnRectangle | null>(null);
+  const [pivot, setPivot] = useState<Vec3 | null>(null);
+  const [pointer, setPointer] = useState<FramePoint | null>(null);
+  const [drawn, setDrawn] = useState<View | null>(null);
+  const [caps, setCaps] = useState<Caps | null>(null);
   const [handle, setHandle] = useState<StageHandle | null>(null);
   const schemeRef = useRef(scheme);
   schemeRef.current = scheme;
@@ -57,24 +82,29 @@ export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prep
   useEffect(() => {
     const element = canvas.current;
     if (!element || !prepared) return;
-    const renderer = createRenderer(element, prepared);
+    const probes = createProbes(prepared);
+    const renderer = createRenderer(element, prepared, probes.pick);
     const maker = createCapMaker(prepared);
     const observer = new ResizeObserver(() => renderer.resize(element.clientWidth, element.clientHeight));
     observer.observe(element);
     renderer.resize(element.clientWidth, element.clientHeight);
-    setHandle({ renderer, capsOf: maker.caps, pictureOf: async (scene, width) => renderer.picture(scene, width, await maker.caps(scene)) });
+    renderer.onDraw(setDrawn);
+    setHandle({ renderer, probes, capsOf: maker.caps, pictureOf: async (scene, width) => renderer.picture(scene, width, await maker.caps(scene)) });
     return () => {
       observer.disconnect();
       maker.dispose();
       renderer.dispose();
       setHandle(null);
     };
-  }, [canvas, prepared]);
+  }, [prepared]);
+
+  const sides = useMemo(() => (session ? createSides(session) : null), [session]);
+  const aids = useMemo(() => (session && handle ? createAids(session, handle.probes) : null), [session, handle]);
 
   useEffect(() => {
     const element = canvas.current;
-    if (!handle || !session || !element) return;
-    const { renderer, capsOf } = handle;
+    if (!handle || !session || !element || !sides || !aids) return;
+    const { renderer, capsOf, probes } = handle;
     let section: Scene['section'] = null;
     let visibility: Scene['visibility'] | null = null;
     let busy = false;
@@ -85,7 +115,9 @@ export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prep
       section = scene.section;
       visibility = scene.visibility;
       try {
-        renderer.setCaps(await capsOf(scene));
+        const made = await capsOf(scene);
+        renderer.setCaps(made);
+        setCaps(made);
       } finally {
         busy = false;
       }
@@ -94,24 +126,47 @@ export function useStage(canvas: React.RefObject<HTMLCanvasElement | null>, prep
     };
     const show = (): void => {
       const { scene, glide } = session.getState();
-      renderer.show(scene, glide);
+      renderer.show(scene, glide && schemeRef.current.options.glide !== false);
       void refreshCaps();
     };
+    const showAids = (): void => {
+      const { grid, fourViews, maximised } = aids.getState();
+      renderer.setGrid(grid);
+      renderer.setPanes(panesOf(fourViews, maximised), sides.getState());
+      if (!aids.getState().loupe) renderer.setLoupe(null);
+    };
     show();
-    const unsubscribe = session.subscribe(show);
+    showAids();
+    const ends = [session.subscribe(show), aids.subscribe(showAids), sides.subscribe(showAids)];
     const disconnect = connectControls({
       canvas: element,
       session,
+      sides,
+      aids,
+      probes,
       scheme: () => schemeRef.current,
-      pick: renderer.pick,
       onRectangle: setRectangle,
-      onGrab: setGrab,
+      onPivot: setPivot,
+      onPointer: (at) => {
+        if (!aids.getState().loupe) return;
+        renderer.setLoupe(at);
+        setPointer(at);
+      },
     });
     return () => {
-      unsubscribe();
+      for (const end of ends) end();
       disconnect();
     };
-  }, [canvas, handle, session]);
+  }, [handle, session, sides, aids]);
 
-  return { rectangle, grab, handle };
+  return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps };
+}
+
+/** Whether the panels beside the stage are folded away. */
+export function useFolded({ aids }: Stage): boolean {
+  return useSyncExternalStore(
+    (changed) => aids?.subscribe(changed) ?? (() => {}),
+    () => aids?.getState().panels === false,
+    () => false,
+  );
 }

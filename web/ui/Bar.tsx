@@ -12,7 +12,12 @@ const kindOf = (points: number): { words: string; style: string } =>
 export function Bar({ label, shown, points }: Props) {
   const { words, style } = kindOf(points);
   return (
-    <div className="min-w-0" role="group" aria-label={`${label}: ${shown}, ${words}`}>
+    <div
+      className="min-w-0"
+      role="group"
+      aria-label={`${label}: ${shown === '–' ? 'not to be seen' : shown}, ${words}`}
+      title={shown === '–' ? 'This cannot be seen from here.' : undefined}
+    >
       <div className="flex items-baseline justify-between gap-2">
         <span className="truncate text-sm">{label}</span>
         <span className="whitespace-nowrap font-mono text-xs tabular-nums">{shown}</span>

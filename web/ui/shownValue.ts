@@ -4,12 +4,13 @@ const round = (x: number, digits: number): string => x.toFixed(digits);
 
 /** A criterion's value in the unit that people see. */
 export function shownValue(id: CriterionId, value: number | null): string {
-  if (value === null) return 'not seen';
+  if (value === null) return '–';
   switch (criterionInfo(id).shown) {
     case 'degrees':
       return `${round((value * 180) / Math.PI, 1)}°`;
     case 'octaves':
-      return `± ${round((2 ** value - 1) * 100, 0)} %`;
+      // Beyond four times, so many times says more than per cent.
+      return value > 2 ? `× ${round(2 ** value, value < 3.4 ? 1 : 0)}` : `± ${round((2 ** value - 1) * 100, 0)} %`;
     case 'percent':
       return `${round(value * 100, value < 0.1 ? 1 : 0)} %`;
     case 'match':

@@ -57,7 +57,7 @@ describe('the scheme card', () => {
     for (const row of [
       'Orbit left drag',
       'Pan: slide the view right drag',
-      'Zoom to a rectangle Shift + left drag',
+      'Zoom into a rectangle; drawn leftwards, out of it Shift + left drag',
       'Fit all E',
       'Go round to the left by 15° left arrow',
     ])
@@ -76,7 +76,7 @@ describe('the view dial', () => {
 
   it('tells azimuth, height and roll in degrees', () => {
     const markup = renderToStaticMarkup(<ViewDial view={view(Math.PI / 4, -Math.PI / 6, Math.PI / 18)} onCommand={() => {}} />);
-    expect(text(markup)).toMatch(/round 45\.0° height -30\.0° roll 10\.0°/);
+    expect([...markup.matchAll(/value="([^"]+)"/g)].map((m) => m[1])).toEqual(['45.0°', '-30.0°', '10.0°']);
     expect(labels(markup)).toContain('Looking from 45.0° round, -30.0° height, 10.0° roll');
   });
 
@@ -96,8 +96,10 @@ describe('the view dial', () => {
 
   it('has a named button for each mark, and none where standard views are not allowed', () => {
     const markup = renderToStaticMarkup(<ViewDial view={view(0, 0)} onCommand={() => {}} />);
-    for (const name of ['Look from the front', 'Look from the rear left', 'Look from the top', 'At eye level', 'Level: no roll'])
+    for (const name of ['Look from the front', 'Look from the rear left', 'Look from the top', 'At eye level', 'Level: no roll', 'The opposite of this'])
       expect(labels(markup)).toContain(name);
+    // The 26 standard views, each once.
+    expect(new Set(labels(markup).filter((label) => label.startsWith('Look from')))).toHaveLength(26);
     expect(renderToStaticMarkup(<ViewDial view={view(0, 0)} onCommand={() => {}} enabled={false} />)).not.toContain('role="button"');
   });
 
@@ -123,8 +125,9 @@ describe('the wake', () => {
 
   it('shows the newest few of a long attempt', () => {
     const markup = renderToStaticMarkup(<Wake fixes={fixes(40)} at={39} pictureOf={null} onGo={() => {}} enabled />);
-    expect(markup.match(/<li/g)).toHaveLength(9);
+    expect(markup.match(/Go back to|Here:/g)).toHaveLength(9);
     expect(markup).toContain('Here: fix 39');
+    expect(markup).toContain('31 earlier views');
   });
 
   it('cannot be pressed where going back is not allowed', () => {

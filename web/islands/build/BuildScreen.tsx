@@ -4,13 +4,11 @@ import type { Command } from '@core/navigation';
 import { contextFor, type ScoreCard } from '@core/scoring';
 import type { View } from '@core/view';
 import { openModel } from '@web/stage/openModel';
-import { InnerLines, OrbitLine, SectionArrow } from '@web/stage/overlays';
-import { PartsPanel } from '@web/stage/PartsPanel';
+import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import type { Prepared } from '@web/stage/prepared';
-import { SectionPanel } from '@web/stage/SectionPanel';
-import { StageFrame } from '@web/stage/StageFrame';
+import { StageView } from '@web/stage/StageView';
 import { createSession, type Session } from '@web/stage/session';
-import { useStage } from '@web/stage/useStage';
+import { useFolded, useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
 import { Wake } from '@web/stage/Wake';
 import { send, wordsOf } from '@web/ui/api';
@@ -33,7 +31,7 @@ interface Props {
   readonly saved: Exercise;
   readonly version: number;
   readonly mine: boolean;
-  readonly model: { readonly name: string; readonly meshHash: string; readonly home: View };
+  readonly model: { readonly name: string; readonly meshHash: string; readonly home: View; readonly mine: boolean };
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly schemes: readonly Scheme[];
 }
@@ -53,9 +51,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
   const [mode, setMode] = useState<'build' | 'try' | 'card'>('build');
   const [card, setCard] = useState<ScoreCard | null>(null);
   const [assigning, setAssigning] = useState(false);
-  const [drawn, setDrawn] = useState<View | null>(null);
   const [busy, setBusy] = useState(false);
-  const canvas = useRef<HTMLCanvasElement>(null);
   const scheme = useMemo(
     () =>
       schemes.find((s) => s.id === window.localStorage.getItem('dial-home-scheme')) ??
@@ -72,9 +68,10 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
     () => (prepared ? createSession({ start: start.current, context: contextFor({ mesh: prepared.mesh, home: model.home }), allowed: ALL }) : null),
     [prepared, model.home],
   );
-  const { rectangle, grab, handle } = useStage(canvas, mode === 'build' ? prepared : null, session, scheme);
+  const stage = useStage(mode === 'build' ? prepared : null, session, scheme);
+  const { handle, drawn } = stage;
+  const folded = useFolded(stage);
   const live = useStore(session ?? (nothing as never), (s: ReturnType<Session['getState']> | null) => s);
-  useEffect(() => handle?.renderer.onDraw(setDrawn), [handle]);
 
   const step = draft.steps[Math.min(at, draft.steps.length - 1)] as Step;
   const index = draft.steps.indexOf(step);
@@ -188,7 +185,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
   return (
     <div className="flex min-h-0 flex-1">
       <Toaster position="top-center" />
-      <aside className="flex w-[404px] shrink-0 flex-col border-ink border-r" aria-label="Recipe">
+      <aside className={`${folded ? 'hidden' : 'flex'} w-[404px] shrink-0 flex-col border-ink border-r`} aria-label="Recipe">
         <div className="min-h-0 flex-1 space-y-4 overflow-y-auto px-6 py-5">
           <div>
             <h1 className="sr-only">Build an exercise</h1>
@@ -343,17 +340,24 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
       </aside>
 
       <div className="flex min-w-0 flex-1 flex-col px-5 py-4">
-        <StageFrame canvas={canvas} label={`Stage: ${model.name}`} rectangle={rectangle} grab={grab} view={drawn}>
-          {goal.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}
-          {goal.kind === 'frameIt' && <InnerLines margins={goal.margins} onChange={(margins) => setGoal({ ...goal, margins })} />}
-          {session && prepared && drawn && scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
-          {session && prepared && <PartsPanel parts={prepared.mesh.parts} scene={scene} onCommand={command} />}
+        <StageView
+          stage={stage}
+          label={`Stage: ${model.name}`}
+          onCommand={command}
+          views={{ modelId: draft.model.id, forAll: model.mine }}
+          overlay={
+            <>
+              {goal.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}
+              {goal.kind === 'frameIt' && <InnerLines margins={goal.margins} onChange={(margins) => setGoal({ ...goal, margins })} />}
+            </>
+          }
+        >
           {(!prepared || problem) && (
             <div role="status" data-stage-wait className="absolute inset-0 grid place-items-center bg-stage/80">
               {problem ?? 'Loading the model …'}
             </div>
           )}
-        </StageFrame>
+        </StageView>
         <div className="mt-2 flex items-start gap-4">
           <div className="min-w-0 flex-1">
             {live && <Wake fixes={live.fixes} at={live.at} pictureOf={pictureOf} onGo={go} enabled />}
@@ -361,7 +365,6 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
               Picked: <strong className="text-ink">{scene.selection.parts.map((p) => p.split('/').at(-1)).join(', ') || 'nothing'}</strong>
             </p>
           </div>
-          {session && scene.section && <SectionPanel scene={scene} onCommand={command} />}
           <div className="w-40 shrink-0">
             <ViewDial view={drawn ?? draft.start.view} from={scene.view} target={goal.kind === 'matchView' ? goal.target.view : null} onCommand={command} />
           </div>

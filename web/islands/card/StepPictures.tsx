@@ -6,7 +6,7 @@ import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { useStage } from '@web/stage/useStage';
 import { wordsOf } from '@web/ui/api';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { targetSceneOf } from '../practise/targetScene';
 import type { Practised } from '../practise/useAttempt';
 
@@ -42,11 +42,10 @@ function Picture({ source, words, children }: { readonly source: string | null; 
 
 /** Target and result side by side, and laid over each other. */
 export function StepPictures({ exercise, step, scene, detail, meshHash, published }: Props) {
-  const canvas = useRef<HTMLCanvasElement>(null);
   const [prepared, setPrepared] = useState<Prepared | null>(null);
   const [pictures, setPictures] = useState<{ mine: string; target: string | null } | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const { handle } = useStage(canvas, prepared, null, BUILT_IN_SCHEMES[0] as (typeof BUILT_IN_SCHEMES)[number]);
+  const { canvas, handle } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as (typeof BUILT_IN_SCHEMES)[number]);
   const goal = exercise.steps[step]?.goal;
 
   useEffect(() => {

@@ -5,11 +5,11 @@ import { contextFor } from '@core/scoring';
 import type { View } from '@core/view';
 import { PartTree } from '@web/stage/PartTree';
 import type { Prepared } from '@web/stage/prepared';
-import { StageFrame } from '@web/stage/StageFrame';
+import { StageView } from '@web/stage/StageView';
 import { createSession, type Session } from '@web/stage/session';
 import { useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 
 const scheme = BUILT_IN_SCHEMES.find((s) => s.id === 'two-button-mouse') as Scheme;
@@ -23,21 +23,19 @@ interface Props {
 
 /** A model on the stage with its part tree, to look at and to find its home view. */
 export function ModelStage({ prepared, home, label, onView }: Props) {
-  const canvas = useRef<HTMLCanvasElement>(null);
   const session: Session = useMemo(
     () => createSession({ start: initialScene(home), context: contextFor({ mesh: prepared.mesh, home }), allowed: COMMAND_GROUP_IDS }),
     [prepared, home],
   );
-  const { rectangle, grab, handle } = useStage(canvas, prepared, session, scheme);
+  const stage = useStage(prepared, session, scheme);
+  const { drawn } = stage;
   const scene = useStore(session, (s) => s.scene);
-  const [drawn, setDrawn] = useState<View | null>(null);
-  useEffect(() => handle?.renderer.onDraw(setDrawn), [handle]);
   useEffect(() => onView(scene.view), [scene.view, onView]);
-  const command = useCallback((made: Command) => session.perform([made]), [session]);
+  const command = useCallback((made: Command) => void session.perform([made]), [session]);
   return (
     <div className="flex min-w-0 flex-1 gap-4">
       <div className="flex min-w-0 flex-1 flex-col">
-        <StageFrame canvas={canvas} label={label} rectangle={rectangle} grab={grab} view={drawn} />
+        <StageView stage={stage} label={label} onCommand={command} />
       </div>
       <div className="flex w-52 shrink-0 flex-col gap-3">
         <ViewDial view={drawn ?? home} from={scene.view} onCommand={command} />

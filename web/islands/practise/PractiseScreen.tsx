@@ -1,22 +1,18 @@
 import type { GoalOf } from '@core/exercise';
 import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
-import { subjectOf } from '@core/scoring';
 import type { View } from '@core/view';
-import { LostNote } from '@web/stage/LostNote';
-import { InnerLines, OrbitLine, SectionArrow } from '@web/stage/overlays';
-import { PartsPanel } from '@web/stage/PartsPanel';
+import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
-import { SectionPanel } from '@web/stage/SectionPanel';
-import { StageFrame } from '@web/stage/StageFrame';
-import { useStage } from '@web/stage/useStage';
+import { StageView } from '@web/stage/StageView';
+import { useFolded, useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
 import { Wake } from '@web/stage/Wake';
 import { send, wordsOf } from '@web/ui/api';
 import { SchemeCard } from '@web/ui/SchemeCard';
 import { Ask, Sheet } from '@web/ui/Sheet';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { Toaster, toast } from 'sonner';
 import { useStore } from 'zustand';
@@ -72,14 +68,14 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
   const [sheet, setSheet] = useState<'scheme' | 'restart' | 'far' | null>(null);
   const [wanted, setWanted] = useState<Scheme | null>(null);
   const [busy, setBusy] = useState(false);
-  const [drawn, setDrawn] = useState<View | null>(null);
   const [laid, setLaid] = useLayOver();
-  const canvas = useRef<HTMLCanvasElement>(null);
 
   const open = useMemo(() => tryOut?.open ?? openOnServer(exercise), [tryOut, exercise]);
   const attempt = useAttempt(exercise, meshHash, home, chosen, open, tryOut?.loaded ?? null);
   const { session, prepared, opened } = attempt;
-  const { rectangle, grab, handle } = useStage(canvas, prepared, session, scheme);
+  const stage = useStage(prepared, session, scheme);
+  const { handle, drawn } = stage;
+  const folded = useFolded(stage);
   const state = useStore(session ?? (nothing as never), (s: ReturnType<NonNullable<typeof session>['getState']> | null) => s);
 
   const present = exercise.steps[step];
@@ -89,7 +85,6 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
   const closeness = useCloseness(prepared, home, session, present, scheme, exercise.liveHelp);
   const calls = useCalls(goal?.kind === 'callView' ? (goal as GoalOf<'callView'>) : null, session, opened?.seed ?? 0, step);
 
-  useEffect(() => handle?.renderer.onDraw(setDrawn), [handle]);
   useEffect(() => {
     setStep(0);
     setHints([]);
@@ -200,7 +195,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
           headerPlace,
         )}
 
-      <aside className="flex w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1">
+      <aside className={`${folded ? 'hidden' : 'flex'} w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}>
         <div>
           <h1 className="text-2xl leading-tight">{exercise.title}</h1>
           {exercise.brief && <p className="mt-1 text-ink-soft text-sm">{exercise.brief}</p>}
@@ -218,7 +213,6 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
             }}
           />
         )}
-        {session && scene.section && <SectionPanel scene={scene} onCommand={command} />}
         <div className={`mt-auto shrink-0 ${scheme.family === 'puck' ? 'w-44 self-center' : ''}`}>
           <ViewDial
             view={view}
@@ -231,21 +225,20 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
       </aside>
 
       <div className="flex min-w-0 flex-1 flex-col">
-        <StageFrame
-          canvas={canvas}
+        <StageView
+          stage={stage}
           label={`Stage: ${exercise.title}. Keys move the view; the scheme card lists them.`}
-          rectangle={rectangle}
-          grab={grab}
-          view={drawn}
+          onCommand={command}
+          recover={exercise.allowed.includes('recover')}
+          views={{ modelId: exercise.model.id, forAll: false }}
+          overlay={
+            <>
+              {goal?.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}
+              {goal?.kind === 'frameIt' && <InnerLines margins={goal.margins} />}
+              {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
+            </>
+          }
         >
-          {goal?.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}
-          {goal?.kind === 'frameIt' && <InnerLines margins={goal.margins} />}
-          {session && prepared && drawn && scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
-          {session && prepared && <PartsPanel parts={prepared.mesh.parts} scene={scene} onCommand={command} />}
-          {session && prepared && handle && exercise.allowed.includes('recover') && (
-            <LostNote scene={scene} hull={subjectOf(prepared.mesh, [])} pick={handle.renderer.pick} scheme={scheme} onCommand={command} />
-          )}
-          {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
           {!session && (
             <div className="absolute inset-0 grid place-items-center bg-stage/80" role="status" data-stage-wait>
               {attempt.error ? (
@@ -260,7 +253,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
               )}
             </div>
           )}
-        </StageFrame>
+        </StageView>
         <div className="mt-2">
           {state && <Wake fixes={state.fixes} at={state.at} pictureOf={pictureOf} onGo={go} enabled={exercise.allowed.includes('recover')} />}
         </div>

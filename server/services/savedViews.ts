@@ -1,0 +1,103 @@
+import type { KeptScene } from '@core';
+import { forbidden, invalid, notFound } from '../errors';
+import { newId } from '../ids';
+import * as views from '../repositories/savedViews';
+import type { Asked } from '../service';
+import { modelRead, ownsModel } from './models';
+
+/** A person keeps at most this many views of one model. */
+const MOST = 200;
+
+export interface SavedViewSeen {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+  readonly forAll: boolean;
+  /** Whether the one who asks may change it. */
+  readonly mine: boolean;
+  readonly scene: KeptScene;
+}
+
+function named(text: string): string {
+  const name = text.trim();
+  if (!name || name.length > 60) throw invalid('Give the view a name of 1 to 60 characters.', 'name');
+  return name;
+}
+
+function described(text: string): string {
+  const about = text.trim();
+  if (about.length > 300) throw invalid('Describe it in at most 300 characters.', 'about');
+  return about;
+}
+
+/** Views of a model that the one who asks may see, in order. */
+export async function savedViewsRead(asked: Asked, modelId: string): Promise<SavedViewSeen[]> {
+  await modelRead(asked, modelId);
+  const list = await views.listSavedViews(asked.db, modelId, asked.who.id);
+  return list.map(({ id, name, about, forAll, scene, personId }) => ({ id, name, about, forAll, scene, mine: personId === asked.who.id }));
+}
+
+/** Keeps a view under a name. Only those who may change the model keep views for all. */
+export async function saveView(
+  asked: Asked,
+  modelId: string,
+  input: { name: string; about: string; forAll: boolean; scene: KeptScene },
+): Promise<{ id: string }> {
+  const { model } = await modelRead(asked, modelId);
+  if (input.forAll && !ownsModel(asked, model)) throw forbidden('Views for everybody are made by the one whose model it is. Keep it for yourself instead.');
+  const own = (await views.listSavedViews(asked.db, modelId, asked.who.id)).filter((view) => view.personId === asked.who.id);
+  if (own.length >= MOST) throw invalid(`You keep ${MOST} views of this model already: remove one first.`, 'name');
+  const view: views.SavedView = {
+    id: newId(),
+    modelId,
+    personId: asked.who.id,
+    forAll: input.forAll,
+    position: Math.max(-1, ...own.map((each) => each.position)) + 1,
+    name: named(input.name),
+    about: described(input.about),
+    scene: input.scene,
+  };
+  await views.addSavedView(asked.db, view, asked.now());
+  return { id: view.id };
+}
+
+async function ownView(asked: Asked, id: string): Promise<views.SavedView> {
+  const view = await views.findSavedView(asked.db, id);
+  if (!view || (view.personId !== asked.who.id && !view.forAll)) throw notFound('This view');
+  await modelRead(asked, view.modelId);
+  if (view.personId !== asked.who.id) throw forbidden('This view belongs to someone else: save one of your own.');
+  return view;
+}
+
+/** Another name, description or scene. */
+export async function changeView(
+  asked: Asked,
+  id: string,
+  change: { name?: string | undefined; about?: string | undefined; scene?: KeptScene | undefined },
+): Promise<void> {
+  await ownView(asked, id);
+  await views.updateSavedView(asked.db, id, {
+    ...(change.name === undefined ? {} : { name: named(change.name) }),
+    ...(change.about === undefined ? {} : { about: described(change.about) }),
+    ...(change.scene ? { scene: change.scene } : {}),
+  });
+}
+
+/** Moves a view one place up or down among those it stands with. */
+export async function moveView(asked: Asked, id: string, by: 1 | -1): Promise<void> {
+  const view = await ownView(asked, id);
+  const own = (await views.listSavedViews(asked.db, view.modelId, asked.who.id)).filter((v) => v.personId === asked.who.id && v.forAll === view.forAll);
+  const at = own.findIndex((v) => v.id === id);
+  const other = own[at + by];
+  if (!other) return;
+  own[at + by] = view;
+  own[at] = other;
+  await asked.db.transaction(async (tx) => {
+    for (const [position, each] of own.entries()) await views.setPosition(tx, each.id, position);
+  });
+}
+
+export async function removeView(asked: Asked, id: string): Promise<void> {
+  await ownView(asked, id);
+  await views.removeSavedView(asked.db, id);
+}

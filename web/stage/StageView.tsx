@@ -1,0 +1,146 @@
+import type { Command } from '@core/navigation';
+import { subjectOf } from '@core/scoring';
+import { Bookmark, ListTree } from 'lucide-react';
+import { type ReactNode, useState } from 'react';
+import { useStore } from 'zustand';
+import { AidsMenu } from './AidsMenu';
+import type { Aids } from './aids';
+import { EyeRule } from './EyeRule';
+import { GridMarks } from './GridMarks';
+import { LostNote } from './LostNote';
+import { LoupeMark, PivotMark, RectangleMark } from './marks';
+import { Nameplates } from './Nameplates';
+import { SectionArrow } from './overlays';
+import { PaneFrames } from './PaneFrames';
+import { PartsPanel } from './PartsPanel';
+import { panesOf } from './panes';
+import { SectionPanel } from './SectionPanel';
+import { StageFrame } from './StageFrame';
+import { StandingNote } from './StandingNote';
+import type { Session } from './session';
+import type { Stage } from './useStage';
+import { ViewsPanel } from './ViewsPanel';
+
+export interface SavedViewsOf {
+  readonly modelId: string;
+  readonly forAll: boolean;
+}
+
+interface Props {
+  readonly stage: Stage;
+  readonly label: string;
+  readonly onCommand: (command: Command) => void;
+  /** Whether fit and home may be used: then the stage shows the way back when nothing is in view. */
+  readonly recover?: boolean;
+  /** Drawn over the free view. */
+  readonly overlay?: ReactNode;
+  /** The model whose saved views are offered, and whether one may keep views for everybody. */
+  readonly views?: SavedViewsOf;
+  /** Drawn over all of the stage. */
+  readonly children?: ReactNode;
+}
+
+/** The stage with everything that belongs on it: marks that follow the hand, aids for the eye, parts, and the way back. */
+export function StageView({ stage, label, onCommand, recover = true, overlay, views, children }: Props) {
+  const { canvas, session, aids, sides, handle, prepared } = stage;
+  return (
+    <StageFrame canvas={canvas} label={label}>
+      {session && aids && sides && handle && prepared && (
+        <>
+          <FreeView stage={stage} session={session} aids={aids}>
+            {overlay}
+          </FreeView>
+          <PaneFrames aids={aids} sides={sides} session={session} />
+          <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} onCommand={onCommand} />
+        </>
+      )}
+      {children}
+    </StageFrame>
+  );
+}
+
+interface Within {
+  readonly stage: Stage;
+  readonly session: Session;
+  readonly aids: Aids;
+}
+
+function FreeView({ stage, session, aids, children }: Within & { readonly children: ReactNode }) {
+  const { drawn, prepared, handle, rectangle, pivot, pointer } = stage;
+  const { grid, names, loupe, fourViews, maximised, standing } = useStore(aids);
+  const scene = useStore(session, (s) => s.scene);
+  const free = panesOf(fourViews, maximised).find((pane) => pane.name === 'free');
+  const shareOf = (pane: { x: number; y: number; size: number }) => ({
+    left: `${pane.x * 100}%`,
+    top: `${pane.y * 100}%`,
+    width: `${pane.size * 100}%`,
+    height: `${pane.size * 100}%`,
+  });
+  return (
+    <>
+      {free && drawn && prepared && handle && (
+        <div className="pointer-events-none absolute overflow-hidden" style={shareOf(free)}>
+          {children}
+          {scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
+          {grid && <GridMarks grid={grid} mesh={prepared.mesh} view={drawn} />}
+          {names && <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} />}
+          {pivot && <PivotMark point={pivot} view={drawn} />}
+          {loupe && pointer && <LoupeMark at={pointer} />}
+        </div>
+      )}
+      {rectangle && (
+        <div className="pointer-events-none absolute" style={shareOf(rectangle.pane)}>
+          <RectangleMark rectangle={rectangle} />
+        </div>
+      )}
+      {standing && handle && !fourViews && <EyeRule session={session} scene={scene} probes={handle.probes} />}
+    </>
+  );
+}
+
+function OverAll({
+  stage,
+  session,
+  aids,
+  recover,
+  views,
+  onCommand,
+}: Within & { readonly recover: boolean; readonly views: SavedViewsOf | undefined; readonly onCommand: (command: Command) => void }) {
+  const [panel, setPanel] = useState<'parts' | 'views' | null>(null);
+  const { prepared, handle, scheme, caps } = stage;
+  const { standing, fourViews } = useStore(aids);
+  const scene = useStore(session, (s) => s.scene);
+  if (!prepared || !handle) return null;
+  return (
+    <>
+      <div className="absolute top-2 left-2 flex gap-1.5">
+        <button type="button" className="stage-button" onClick={() => setPanel('parts')}>
+          <ListTree size={15} aria-hidden="true" /> Parts
+        </button>
+        {views && (
+          <button type="button" className="stage-button" onClick={() => setPanel('views')}>
+            <Bookmark size={15} aria-hidden="true" /> Views
+          </button>
+        )}
+        <AidsMenu aids={aids} scheme={scheme} />
+      </div>
+      {panel === 'parts' && <PartsPanel parts={prepared.mesh.parts} scene={scene} onCommand={onCommand} onClose={() => setPanel(null)} />}
+      {panel === 'views' && views && (
+        <ViewsPanel
+          modelId={views.modelId}
+          forAll={views.forAll}
+          scene={scene}
+          onRecall={(commands) => session.perform(commands, { id: session.newGesture(), device: 'interface', binding: 'saved view' })}
+          onClose={() => setPanel(null)}
+        />
+      )}
+      {scene.section && (
+        <div className={`absolute bottom-2 ${standing ? 'right-28' : 'right-2'}`}>
+          <SectionPanel scene={scene} mesh={prepared.mesh} caps={caps} onCommand={onCommand} />
+        </div>
+      )}
+      {standing && <StandingNote aids={aids} scheme={scheme} />}
+      {recover && !fourViews && <LostNote scene={scene} hull={subjectOf(prepared.mesh, [])} pick={handle.probes.pick} scheme={scheme} onCommand={onCommand} />}
+    </>
+  );
+}

@@ -1,0 +1,94 @@
+import { type Binding, bindingName, type Gesture } from '@core/input';
+import type { Command } from '@core/navigation';
+
+/** Held keys act at most this often: a trace takes 200 commands a second, and three can come of one moment. */
+const LEAST_MS = 15;
+/** A pause longer than this is no time that a key was held: the page slept. */
+const MOST_MS = 100;
+
+type Held = Extract<Gesture, { kind: 'held' }>;
+
+interface HeldKey {
+  readonly binding: Binding;
+  readonly gesture: Omit<Held, 'dt'>;
+}
+
+/** One command of each kind for a moment: ways to walk and to look add up. */
+export function together(commands: readonly Command[]): Command[] {
+  const walks: Extract<Command, { kind: 'walk' }>[] = [];
+  const looks: Extract<Command, { kind: 'look' }>[] = [];
+  let rise = 0;
+  const rest: Command[] = [];
+  for (const command of commands) {
+    if (command.kind === 'walk') walks.push(command);
+    else if (command.kind === 'look') looks.push(command);
+    else if (command.kind === 'rise') rise += command.metres;
+    else rest.push(command);
+  }
+  const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
+  const made: Command[] = [];
+  if (looks[0]) made.push({ kind: 'look', yaw: sum(looks.map((c) => c.yaw)), pitch: sum(looks.map((c) => c.pitch)) });
+  if (walks[0]) made.push({ ...walks[0], forward: sum(walks.map((c) => c.forward)), right: sum(walks.map((c) => c.right)) });
+  if (rise !== 0) made.push({ kind: 'rise', metres: rise });
+  return [...made, ...rest];
+}
+
+export interface HeldKeys {
+  /** Takes a key that went down and is bound to something steady. */
+  down(code: string, key: HeldKey): void;
+  up(code: string): void;
+  /** Lets all go, as when the page loses the keyboard. */
+  release(): void;
+  readonly any: () => boolean;
+}
+
+/** Keeps the keys that are down and asks, as often as pictures are drawn, what they give together. */
+export function createHeldKeys(
+  act: (keys: readonly { gesture: Held; binding: Binding }[], id: number, names: string) => void,
+  newGesture: () => number,
+): HeldKeys {
+  const keys = new Map<string, HeldKey>();
+  let frame = 0;
+  let last = 0;
+  let id = 0;
+  const tick = (): void => {
+    frame = 0;
+    if (keys.size === 0) return;
+    const now = performance.now();
+    const gone = now - last;
+    if (gone >= LEAST_MS) {
+      last = now;
+      const dt = Math.min(gone, MOST_MS) / 1000;
+      const list = [...keys.values()];
+      act(
+        list.map(({ gesture, binding }) => ({ gesture: { ...gesture, dt }, binding })),
+        id,
+        list
+          .map((key) => bindingName(key.binding))
+          .join(', ')
+          .slice(0, 80),
+      );
+    }
+    frame = requestAnimationFrame(tick);
+  };
+  return {
+    down(code, key) {
+      if (keys.has(code)) return;
+      if (keys.size === 0) {
+        id = newGesture();
+        last = performance.now();
+      }
+      keys.set(code, key);
+      if (!frame) frame = requestAnimationFrame(tick);
+    },
+    up(code) {
+      keys.delete(code);
+    },
+    release() {
+      keys.clear();
+      cancelAnimationFrame(frame);
+      frame = 0;
+    },
+    any: () => keys.size > 0,
+  };
+}
