@@ -162,13 +162,15 @@ function onSelection(does: string, scene: Scene): Command[] {
 }
 
 /**
- * A stored step in the size of the present view: lengths are shares of the frame's height at the depth under the pointer,
- * else at the target, so that a step looks the same on a buoy and on a watch; turns are written for steps of 15° and go by
- * the scheme's own; the field of view changes by a factor.
+ * A stored step in the size of the present view: lengths are shares of the frame's height at the target, so that a step
+ * looks the same on a buoy and on a watch; a slide is as long as it says at the depth under the pointer; turns are written
+ * for steps of 15° and go by the scheme's own; the field of view changes by a factor.
  */
 function scaled(command: Command, scheme: Scheme, scene: Scene, pick: Pick | null): Command {
-  const frame = frameHeightAt(scene.view, pick?.depth ?? scene.view.distance);
+  const frame = frameHeightAt(scene.view, scene.view.distance);
   switch (command.kind) {
+    case 'pan':
+      return pick ? { ...command, depth: pick.depth } : command;
     case 'turn':
       return { ...command, angle: command.angle * ((scheme.options.step ?? STEP) / STEP) };
     case 'shiftSection':

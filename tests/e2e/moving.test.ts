@@ -131,6 +131,27 @@ describe('the dial', () => {
       await actions.release().perform();
       await waitFor(driver, 'the dial to turn the view', async () => Math.abs(Number.parseFloat(await dialFigure(driver, 'round')) - 89) < 8);
       expect(await figures()).not.toBe(before);
+      // The arc of heights is dragged as well, and a figure is typed.
+      const arc = await driver.executeScript<{ x: number; y: number; width: number; height: number }>(
+        'return arguments[0].getBoundingClientRect().toJSON()',
+        await driver.findElement(By.css('[data-dial=arc]')),
+      );
+      const fixes = (await driver.findElements(By.css('nav[aria-label^=Wake] button'))).length;
+      await driver
+        .actions({ async: true })
+        .move({ x: Math.round(arc.x + arc.width - 3), y: Math.round(arc.y + arc.height * 0.37), duration: 0 })
+        .press()
+        .move({ x: Math.round(arc.x + arc.width - 5), y: Math.round(arc.y + arc.height * 0.32), duration: 60 })
+        .move({ x: Math.round(arc.x + arc.width - 8), y: Math.round(arc.y + arc.height * 0.277), duration: 60 })
+        .release()
+        .perform();
+      await waitFor(driver, 'the dial to raise the eye', async () => Number.parseFloat(await dialFigure(driver, 'height')) > 25);
+      // One movement of the hand is one fix of the wake.
+      expect((await driver.findElements(By.css('nav[aria-label^=Wake] button'))).length).toBe(fixes + 1);
+      const height = await driver.findElement(By.css('[data-figure=height]'));
+      await height.click();
+      await height.sendKeys(Key.chord(Key.CONTROL, 'a'), '-30', Key.ENTER);
+      await waitFor(driver, 'the height that was typed', async () => (await dialFigure(driver, 'height')) === '-30.0°');
       const front = await driver.findElement(By.css('[role=button][aria-label="Look from the front"]'));
       await driver.executeScript('arguments[0].focus()', front);
       await driver.actions({ async: true }).sendKeys(Key.ENTER).perform();

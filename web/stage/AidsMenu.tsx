@@ -3,7 +3,7 @@ import { Eye } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useStore } from 'zustand';
 import type { Aids } from './aids';
-import { aidKey } from './StandingNote';
+import { aidKey } from './StandingBar';
 
 const SHOWN: readonly Aid[] = ['grid', 'names', 'loupe', 'fourViews', 'panels', 'standing'];
 

@@ -95,22 +95,24 @@ export function EyeRule({ session, scene, probes }: Props) {
           <line x1="0" x2="30" y1={y(height)} y2={y(height)} stroke="var(--color-signal)" strokeWidth="4" vectorEffect="non-scaling-stroke" />
         </svg>
       </div>
-      {Array.from({ length: Math.floor(most) + 1 }, (_, m) => (
-        <span
-          key={m}
-          className="pointer-events-none absolute right-10 -translate-y-1/2 rounded bg-card/85 px-1 font-mono text-xs"
-          style={{ top: `${Math.min(98, Math.max(2, y(m)))}%` }}
-        >
-          {m} m
-        </span>
-      ))}
+      {Array.from({ length: Math.floor(most) + 1 }, (_, m) => m)
+        .filter((m) => Math.abs(y(m) - y(height)) > 5)
+        .map((m) => (
+          <span
+            key={m}
+            className="pointer-events-none absolute right-10 -translate-y-1/2 rounded bg-card/85 px-1 font-mono text-xs"
+            style={{ top: `${Math.min(98, Math.max(2, y(m)))}%` }}
+          >
+            {m} m
+          </span>
+        ))}
       <label
         className="absolute right-10 flex -translate-y-1/2 items-center gap-1 rounded-md border border-ink bg-card px-1.5 py-0.5 text-xs"
         style={{ top: `${Math.min(95, Math.max(5, y(height)))}%` }}
       >
-        <span className="sr-only">Eye height, metres</span>
         <input
           className={`w-11 bg-transparent text-right font-mono outline-none ${bad ? 'text-signal' : ''}`}
+          aria-label="Eye height, metres"
           inputMode="decimal"
           aria-invalid={bad}
           value={text ?? shown}

@@ -34,7 +34,7 @@ export function GridMarks({ grid, mesh, view }: { readonly grid: GridPlane; read
     <>
       {letter(addScaled(origin, x, reach[1]), letters[0], 'var(--color-signal)')}
       {letter(addScaled(origin, y, reach[3]), letters[1], 'var(--color-sea)')}
-      <span className="pointer-events-none absolute top-2 right-2 rounded-md bg-card/90 px-2 py-0.5 text-xs" data-mark="grid">
+      <span className="pointer-events-none absolute right-2 bottom-2 rounded-md bg-card/90 px-2 py-0.5 text-xs" data-mark="grid">
         Grid: {lengthWords(grid.spacing)} a line
       </span>
     </>

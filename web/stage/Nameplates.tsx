@@ -1,4 +1,4 @@
-import { boxOf, type Mesh, partsUnder } from '@core/geometry';
+import { boxOf, heightOver, type Mesh, partsUnder } from '@core/geometry';
 import { addScaled, dot, length, sub, unit, type Vec3 } from '@core/math';
 import { effectiveVisibility, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT, project } from '@core/view';
@@ -15,11 +15,15 @@ export interface Plate {
   /** The side it looks to; null where a part has none, as in the very middle. */
   readonly normal: Vec3 | null;
   readonly under: ReadonlySet<string>;
+  /** Half the diagonal of the part's box, metres. */
+  readonly size: number;
 }
 
 /** Plates hang on what lies at most this deep in the part tree. */
 const DEPTH = 2;
 const REST_MS = 120;
+/** Parts smaller than this share of the model have no plate: their names would only hide what is large. */
+const SMALLEST = 0.05;
 /** Plates nearer to each other than this, shares of the frame, would cover each other. */
 const ROOM = { across: 0.09, down: 0.045 };
 const middleOf = ({ min, max }: { min: Vec3; max: Vec3 }): Vec3 => [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
@@ -42,11 +46,13 @@ export function platesOf(mesh: Mesh): Plate[] {
     // Where a line from the part's middle outwards leaves its box.
     const reach = normal ? Math.min(...[0, 1, 2].map((axis) => (half[axis] as number) / Math.max(1e-9, Math.abs(normal[axis] as number)))) : 0;
     const point = normal ? addScaled(middle, normal, reach) : middle;
-    return [{ part: part.id, name: part.name, number, point, normal, under: new Set([...numbers].map((n) => mesh.parts[n]?.id ?? '')) }];
+    const size = length(half);
+    if (size < SMALLEST * length(sub(whole.max, centre))) return [];
+    return [{ part: part.id, name: part.name, number, point, normal, under: new Set([...numbers].map((n) => mesh.parts[n]?.id ?? '')), size }];
   });
 }
 
-/** The plates that can be read: shown parts whose plate looks toward the eye and has nothing before it, the nearest first. */
+/** The plates that can be read: shown parts whose plate looks toward the eye and has nothing before it; the larger parts come first where there is not room for all. */
 export function readable(plates: readonly Plate[], mesh: Mesh, scene: Scene, cast: Caster): Plate[] {
   const { view } = scene;
   const eye = eyeOf(view);
@@ -55,10 +61,11 @@ export function readable(plates: readonly Plate[], mesh: Mesh, scene: Scene, cas
   return plates
     .map((plate) => ({ plate, at: project(view, plate.point, FRAME_ASPECT) }))
     .filter(({ plate, at }) => {
+      if (scene.section && heightOver(scene.section, plate.point) > 0) return false;
       if (states[plate.number] === 'hidden' || (view.projection === 'perspective' && at.depth <= 0)) return false;
       return Math.abs(at.u) < FRAME_ASPECT / 2 && Math.abs(at.v) < 0.5 && (!plate.normal || dot(plate.normal, sub(eye, plate.point)) > 0);
     })
-    .sort((a, b) => a.at.depth - b.at.depth)
+    .sort((a, b) => b.plate.size - a.plate.size)
     .filter(({ plate, at }) => {
       if (taken.some((p) => Math.abs(p.u - at.u) < ROOM.across * FRAME_ASPECT && Math.abs(p.v - at.v) < ROOM.down)) return false;
       const away = sub(plate.point, eye);

@@ -21,7 +21,8 @@ const TILTS = [
   { words: 'left', across: false, way: -1 },
   { words: 'right', across: false, way: 1 },
 ] as const;
-const MAIN: readonly { words: string; normal: Vec3 }[] = [
+/** The three main directions, by the side that is cut away. */
+export const MAIN_CUTS: readonly { words: string; normal: Vec3 }[] = [
   { words: 'From the front', normal: [0, -1, 0] },
   { words: 'From the right', normal: [1, 0, 0] },
   { words: 'From the top', normal: [0, 0, 1] },
@@ -99,7 +100,7 @@ export function SectionPanel({ scene, mesh, caps, onCommand }: Props) {
       <details className="mt-1 text-xs">
         <summary className="font-semibold">Lay it elsewhere</summary>
         <div className="mt-1.5 flex flex-wrap items-center gap-1">
-          {MAIN.map(({ words, normal }) => (
+          {MAIN_CUTS.map(({ words, normal }) => (
             <button key={words} type="button" className={small} onClick={() => place(planeThrough(normal, point ?? middle))}>
               {words}
             </button>

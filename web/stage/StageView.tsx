@@ -5,6 +5,7 @@ import { type ReactNode, useState } from 'react';
 import { useStore } from 'zustand';
 import { AidsMenu } from './AidsMenu';
 import type { Aids } from './aids';
+import { CutMenu } from './CutMenu';
 import { EyeRule } from './EyeRule';
 import { GridMarks } from './GridMarks';
 import { LostNote } from './LostNote';
@@ -16,7 +17,7 @@ import { PartsPanel } from './PartsPanel';
 import { panesOf } from './panes';
 import { SectionPanel } from './SectionPanel';
 import { StageFrame } from './StageFrame';
-import { StandingNote } from './StandingNote';
+import { StandingBar } from './StandingBar';
 import type { Session } from './session';
 import type { Stage } from './useStage';
 import { ViewsPanel } from './ViewsPanel';
@@ -83,7 +84,7 @@ function FreeView({ stage, session, aids, children }: Within & { readonly childr
           {children}
           {scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
           {grid && <GridMarks grid={grid} mesh={prepared.mesh} view={drawn} />}
-          {names && <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} />}
+          {names && !loupe && <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} />}
           {pivot && <PivotMark point={pivot} view={drawn} />}
           {loupe && pointer && <LoupeMark at={pointer} />}
         </div>
@@ -122,7 +123,9 @@ function OverAll({
             <Bookmark size={15} aria-hidden="true" /> Views
           </button>
         )}
+        {!scene.section && !standing && <CutMenu scene={scene} mesh={prepared.mesh} onCommand={onCommand} />}
         <AidsMenu aids={aids} scheme={scheme} />
+        {standing && <StandingBar aids={aids} scheme={scheme} />}
       </div>
       {panel === 'parts' && <PartsPanel parts={prepared.mesh.parts} scene={scene} onCommand={onCommand} onClose={() => setPanel(null)} />}
       {panel === 'views' && views && (
@@ -139,7 +142,6 @@ function OverAll({
           <SectionPanel scene={scene} mesh={prepared.mesh} caps={caps} onCommand={onCommand} />
         </div>
       )}
-      {standing && <StandingNote aids={aids} scheme={scheme} />}
       {recover && !fourViews && <LostNote scene={scene} hull={subjectOf(prepared.mesh, [])} pick={handle.probes.pick} scheme={scheme} onCommand={onCommand} />}
     </>
   );

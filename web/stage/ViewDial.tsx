@@ -9,7 +9,8 @@ interface Props {
   /** The view that commands start from; left out: the drawn one. */
   readonly from?: View;
   readonly target?: View | null;
-  readonly onCommand: (command: Command) => void;
+  /** `during`: the same for all commands of one movement of the hand. */
+  readonly onCommand: (command: Command, during?: object) => void;
   /** Commands of the dial that are not allowed here are drawn but cannot be pressed. */
   readonly enabled?: boolean;
 }
@@ -17,12 +18,15 @@ interface Props {
 const C = 120;
 const R = 84;
 const ARC = 106;
+/** The arc of heights takes this share of a quarter turn each way. */
+const ARC_SHARE = 0.62;
+const BOX = { x: 20, y: 18, width: 216, height: 204 };
 const deg = (a: number): string => `${((a * 180) / Math.PI).toFixed(1).replace('-0.0', '0.0')}°`;
 
 /** Around the ring with the front at the bottom and the right side at the right, as on the model's own chart. */
 const ringPoint = (azimuth: number, r: number): { x: number; y: number } => ({ x: C + r * Math.sin(azimuth), y: C + r * Math.cos(azimuth) });
 const arcPoint = (elevation: number, r: number): { x: number; y: number } => {
-  const a = elevation * 0.62;
+  const a = elevation * ARC_SHARE;
   return { x: C + r * Math.cos(a), y: C - r * Math.sin(a) };
 };
 
@@ -118,18 +122,45 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
     window.localStorage.setItem(KEPT, next);
     setSize(next);
   };
-  const held = useRef(false);
+  const held = useRef<object | null>(null);
+  /** Where the pointer is from the dial's middle, in the dial's own units. */
+  const fromMiddle = (event: PointerEvent<SVGElement>): { x: number; y: number } => {
+    const area = (event.currentTarget.ownerSVGElement ?? event.currentTarget).getBoundingClientRect();
+    const unit = area.width / BOX.width;
+    return { x: (event.clientX - area.left) / unit + BOX.x - C, y: (event.clientY - area.top) / unit + BOX.y - C };
+  };
   const azimuthAt = (event: PointerEvent<SVGElement>): number => {
-    const area = event.currentTarget.getBoundingClientRect();
-    return Math.atan2(event.clientX - (area.left + area.width / 2), event.clientY - (area.top + area.height / 2));
+    const { x, y } = fromMiddle(event);
+    return Math.atan2(x, y);
   };
-  const toAzimuth = (azimuth: number): void => {
+  const elevationAt = (event: PointerEvent<SVGElement>): number => {
+    const { x, y } = fromMiddle(event);
+    return Math.min(Math.PI / 2, Math.max(-Math.PI / 2, Math.atan2(-y, x) / ARC_SHARE));
+  };
+  const rollAt = (event: PointerEvent<SVGElement>): number => {
+    const { x, y } = fromMiddle(event);
+    return -Math.atan2(y, x);
+  };
+  /** Follows a drag from where it began to its end; a press without a movement stays a press. */
+  const dragged = (move: (event: PointerEvent<SVGElement>, during: object) => void) => ({
+    onPointerDown: (event: PointerEvent<SVGElement>) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      held.current = {};
+    },
+    onPointerMove: (event: PointerEvent<SVGElement>) => {
+      if (held.current) move(event, held.current);
+    },
+    onPointerUp: () => {
+      held.current = null;
+    },
+  });
+  const toAzimuth = (azimuth: number, during?: object): void => {
     const difference = wrapAngle(azimuth - anglesOf(from.orientation).azimuth);
-    if (Math.abs(difference) > 1e-3) onCommand({ kind: 'turn', axis: difference > 0 ? 'right' : 'left', angle: Math.abs(difference) });
+    if (Math.abs(difference) > 1e-3) onCommand({ kind: 'turn', axis: difference > 0 ? 'right' : 'left', angle: Math.abs(difference) }, during);
   };
-  const toHeight = (elevation: number): void => {
+  const toHeight = (elevation: number, during?: object): void => {
     const difference = elevation - anglesOf(from.orientation).elevation;
-    if (Math.abs(difference) > 1e-9) onCommand({ kind: 'turn', axis: difference > 0 ? 'up' : 'down', angle: Math.abs(difference) });
+    if (Math.abs(difference) > 1e-9) onCommand({ kind: 'turn', axis: difference > 0 ? 'up' : 'down', angle: Math.abs(difference) }, during);
   };
   const stepped = (event: KeyboardEvent): void => {
     const by = event.shiftKey ? STEP / 5 : STEP;
@@ -172,7 +203,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
       </div>
       {size !== 'away' && (
         <svg
-          viewBox="20 18 216 204"
+          viewBox={`${BOX.x} ${BOX.y} ${BOX.width} ${BOX.height}`}
           className="w-full"
           role="group"
           aria-label={`Looking from ${deg(now.azimuth)} round, ${deg(now.elevation)} height, ${deg(now.roll)} roll`}
@@ -196,14 +227,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
               aria-valuenow={Math.round((now.azimuth * 180) / Math.PI)}
               aria-valuetext={`${deg(now.azimuth)} round, ${deg(now.elevation)} height`}
               onKeyDown={stepped}
-              onPointerDown={(event) => {
-                event.currentTarget.setPointerCapture(event.pointerId);
-                held.current = true;
-              }}
-              onPointerMove={(event) => held.current && toAzimuth(azimuthAt(event))}
-              onPointerUp={() => {
-                held.current = false;
-              }}
+              {...dragged((event, during) => toAzimuth(azimuthAt(event), during))}
             />
           )}
           {Array.from({ length: 24 }, (_, i) => {
@@ -218,6 +242,17 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
             stroke="var(--color-ink)"
             strokeWidth="2"
           />
+          {enabled && (
+            <path
+              d={`M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`}
+              fill="none"
+              stroke="transparent"
+              strokeWidth="20"
+              className="cursor-grab touch-none"
+              data-dial="arc"
+              {...dragged((event, during) => toHeight(elevationAt(event), during))}
+            />
+          )}
           {heights.map(({ words, elevation, act }) => {
             const p = arcPoint(elevation, ARC - 5);
             const q = arcPoint(elevation, ARC + 5);
@@ -286,9 +321,20 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
               </g>
             );
           })}
+          {enabled && (
+            <circle
+              cx={C}
+              cy={C}
+              r="24"
+              fill="transparent"
+              className="cursor-grab touch-none"
+              data-dial="roll"
+              {...dragged((event, during) => onCommand({ kind: 'roll', angle: wrapAngle(rollAt(event) - anglesOf(from.orientation).roll) }, during))}
+            />
+          )}
           <g {...button('Level: no roll', () => onCommand({ kind: 'level' }))} transform={`rotate(${(-now.roll * 180) / Math.PI} ${C} ${C})`}>
-            <circle cx={C} cy={C} r="15" fill="transparent" />
-            <path d={`M ${C - 22} ${C} h 15 l 7 7 l 7 -7 h 15`} fill="none" stroke="var(--color-ink)" strokeWidth="3" />
+            <circle cx={C} cy={C + 2} r="8" fill="transparent" />
+            <path d={`M ${C - 22} ${C} h 15 l 7 7 l 7 -7 h 15`} fill="none" stroke="var(--color-ink)" strokeWidth="3" pointerEvents="none" />
           </g>
           {goal && (
             <g fill="none" stroke="var(--color-amber)" strokeWidth="3.5" aria-hidden="true" pointerEvents="none">
@@ -301,7 +347,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true 
         </svg>
       )}
       <div className="mt-1 grid grid-cols-3">
-        <Figure name="round" value={now.azimuth} onSet={enabled ? toAzimuth : null} />
+        <Figure name="round" value={now.azimuth} onSet={enabled ? (angle) => toAzimuth(angle) : null} />
         <Figure name="height" value={now.elevation} onSet={enabled ? (angle) => toHeight(Math.min(Math.PI / 2, Math.max(-Math.PI / 2, angle))) : null} />
         <Figure
           name="roll"

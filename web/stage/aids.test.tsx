@@ -178,8 +178,8 @@ it('held keys add up to one command of each kind', () => {
   expect(
     together([walk, { ...walk, forward: 0, right: -1.4 }, { kind: 'rise', metres: 0.1 }, { kind: 'rise', metres: -0.1 }, { kind: 'look', yaw: 0.1, pitch: 0 }]),
   ).toEqual([
-    { kind: 'look', yaw: 0.1, pitch: 0 },
     { ...walk, forward: 1.4, right: -1.4 },
+    { kind: 'look', yaw: 0.1, pitch: 0 },
   ]);
 });
 

@@ -75,7 +75,10 @@ export function createAids(session: Session, probes: Probes): Aids {
     const { point, normal } = scene.selection;
     const commands = probes.standOn(scene, pick ?? (point ? { point, normal } : null));
     if (!commands) session.say('There is no floor to stand on: point at one first.');
-    else if (session.perform(commands, { id: session.newGesture(), device: 'keyboard', binding: 'stand' })) store.setState({ standing: true });
+    else if (session.perform(commands, { id: session.newGesture(), device: 'keyboard', binding: 'stand' })) {
+      store.setState({ standing: true });
+      session.say('Standing inside: hold the arrows to walk and to look round; drag to look about.');
+    }
   };
   return {
     ...store,

@@ -13,7 +13,7 @@ interface HeldKey {
   readonly gesture: Omit<Held, 'dt'>;
 }
 
-/** One command of each kind for a moment: ways to walk and to look add up. */
+/** One command of each kind for a moment: ways to walk and to look add up. One walks before one looks, as the floor was found for that gaze. */
 export function together(commands: readonly Command[]): Command[] {
   const walks: Extract<Command, { kind: 'walk' }>[] = [];
   const looks: Extract<Command, { kind: 'look' }>[] = [];
@@ -27,9 +27,9 @@ export function together(commands: readonly Command[]): Command[] {
   }
   const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
   const made: Command[] = [];
-  if (looks[0]) made.push({ kind: 'look', yaw: sum(looks.map((c) => c.yaw)), pitch: sum(looks.map((c) => c.pitch)) });
   if (walks[0]) made.push({ ...walks[0], forward: sum(walks.map((c) => c.forward)), right: sum(walks.map((c) => c.right)) });
   if (rise !== 0) made.push({ kind: 'rise', metres: rise });
+  if (looks[0]) made.push({ kind: 'look', yaw: sum(looks.map((c) => c.yaw)), pitch: sum(looks.map((c) => c.pitch)) });
   return [...made, ...rest];
 }
 

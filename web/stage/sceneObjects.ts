@@ -125,6 +125,8 @@ function spheresOf(prepared: Prepared): Float32Array {
 export function createSceneObjects(prepared: Prepared): SceneObjects {
   const { mesh } = prepared;
   const clip = new Plane(new Vector3(0, 0, -1), 0);
+  const extent = boxOf(mesh);
+  const hair = extent ? Math.hypot(...extent.max.map((x, axis) => x - (extent.min[axis] as number))) * 1e-6 : 0;
   const planes: Plane[] = [];
   const attributes = {
     position: new BufferAttribute(prepared.positions, 3),
@@ -263,7 +265,8 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
     update(scene) {
       if (scene.section) {
         clip.normal.set(-scene.section.normal[0], -scene.section.normal[1], -scene.section.normal[2]);
-        clip.constant = scene.section.offset;
+        // A hair beyond the plane: a face that lies in it is kept whole, and the cap drawn over it.
+        clip.constant = scene.section.offset + hair;
         if (planes.length === 0) planes.push(clip);
       } else planes.length = 0;
       if (lastVisibility !== scene.visibility) {

@@ -1,12 +1,12 @@
 import type { FramePoint, Scheme } from '@core/input';
 import type { Vec3 } from '@core/math';
-import type { Scene } from '@core/navigation';
+import type { Command, Scene } from '@core/navigation';
 import { effectiveVisibility } from '@core/navigation';
 import type { View } from '@core/view';
 import type { CapsWorker } from '@web/workers/caps.worker';
 import type { Caps } from '@web/workers/makeCaps';
 import { type Remote, releaseProxy, wrap } from 'comlink';
-import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type Aids, createAids } from './aids';
 import { connectControls, type DrawnRectangle } from './controls';
 import { panesOf } from './panes';
@@ -15,6 +15,7 @@ import { createProbes, type Probes } from './probes';
 import { createRenderer, type Renderer } from './renderer';
 import type { Session } from './session';
 import { createSides, type Sides } from './sides';
+import { standingCommand } from './standingCommand';
 
 /** Computes caps in a worker that is started with the first cut. The newest wish wins. */
 function createCapMaker(prepared: Prepared): { caps: (scene: Scene) => Promise<Caps | null>; dispose: () => void } {
@@ -160,6 +161,21 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
   }, [handle, session, sides, aids]);
 
   return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps };
+}
+
+/** Does what a dial, a tree or a panel asks for. Commands of one movement, told by the same `during`, are one gesture. */
+export function useCommand({ session, aids }: Stage): (command: Command, during?: object) => void {
+  const gestures = useRef(new WeakMap<object, number>());
+  return useCallback(
+    (command, during) => {
+      if (!session) return;
+      const known = during && gestures.current.get(during);
+      const id = known ?? session.newGesture();
+      if (during) gestures.current.set(during, id);
+      session.perform([aids?.getState().standing ? standingCommand(command) : command], { id, device: 'interface', binding: 'dial' });
+    },
+    [session, aids],
+  );
 }
 
 /** Whether the panels beside the stage are folded away. */

@@ -8,7 +8,7 @@ import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import type { Prepared } from '@web/stage/prepared';
 import { StageView } from '@web/stage/StageView';
 import { createSession, type Session } from '@web/stage/session';
-import { useFolded, useStage } from '@web/stage/useStage';
+import { useCommand, useFolded, useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
 import { Wake } from '@web/stage/Wake';
 import { send, wordsOf } from '@web/ui/api';
@@ -85,7 +85,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
     const untouched = JSON.stringify(step.criteria) === JSON.stringify(usualCriteria(step.goal));
     setStep({ goal, ...(untouched || goal.kind !== step.goal.kind ? { criteria: usualCriteria(goal) } : {}) });
   };
-  const command = useCallback((made: Command) => session?.perform([made]), [session]);
+  const command = useCommand(stage);
   const go = useCallback(
     (steps: number) => session?.perform(Array.from({ length: Math.abs(steps) }, (): Command => ({ kind: steps < 0 ? 'back' : 'forward' }))),
     [session],

@@ -1,15 +1,15 @@
 import { COMMAND_GROUP_IDS } from '@core/exercise';
 import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
-import { type Command, initialScene } from '@core/navigation';
+import { initialScene } from '@core/navigation';
 import { contextFor } from '@core/scoring';
 import type { View } from '@core/view';
 import { PartTree } from '@web/stage/PartTree';
 import type { Prepared } from '@web/stage/prepared';
 import { StageView } from '@web/stage/StageView';
 import { createSession, type Session } from '@web/stage/session';
-import { useStage } from '@web/stage/useStage';
+import { useCommand, useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
-import { useCallback, useEffect, useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 
 const scheme = BUILT_IN_SCHEMES.find((s) => s.id === 'two-button-mouse') as Scheme;
@@ -31,7 +31,7 @@ export function ModelStage({ prepared, home, label, onView }: Props) {
   const { drawn } = stage;
   const scene = useStore(session, (s) => s.scene);
   useEffect(() => onView(scene.view), [scene.view, onView]);
-  const command = useCallback((made: Command) => void session.perform([made]), [session]);
+  const command = useCommand(stage);
   return (
     <div className="flex min-w-0 flex-1 gap-4">
       <div className="flex min-w-0 flex-1 flex-col">

@@ -6,7 +6,7 @@ import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
 import { StageView } from '@web/stage/StageView';
-import { useFolded, useStage } from '@web/stage/useStage';
+import { useCommand, useFolded, useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
 import { Wake } from '@web/stage/Wake';
 import { send, wordsOf } from '@web/ui/api';
@@ -100,7 +100,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
     return () => window.removeEventListener('keydown', key);
   }, []);
 
-  const command = useCallback((made: Command) => session?.perform([made], { id: session.newGesture(), device: 'interface', binding: 'dial' }), [session]);
+  const command = useCommand(stage);
   const go = useCallback(
     (steps: number) => session?.perform(Array.from({ length: Math.abs(steps) }, (): Command => ({ kind: steps < 0 ? 'back' : 'forward' }))),
     [session],
