@@ -1,4 +1,4 @@
-/** `npm run bench`: the core's budgets, each beside a plain reference in the same process. Medians; judge by the ratio. */
+/** `npm run bench`: the budgets of core and stage, each beside a plain reference in the same process. Medians; judge by the ratio. */
 import {
   drawIds,
   type Exercise,
@@ -22,25 +22,14 @@ import {
 } from '@core';
 import { judgeNow } from '@core/scoring';
 import { Quaternion, Vector3 } from 'three';
-import { Bench } from 'tinybench';
 import { ball } from './ball';
+import { pair } from './pair';
+import { stageBenches } from './stage';
 
 /** Keeps the references from being optimised away. */
 let sink = 0;
 const view: View = { target: [0, 0, 0], orientation: [0.5, 0.5, 0.5, 0.5], distance: 6, projection: 'perspective', fovY: 0.7 };
 const context = { frame: FRAME };
-
-async function pair(title: string, aim: string, mine: () => void, reference: { name: string; run: () => void }, scale = 1): Promise<void> {
-  const bench = new Bench({ time: 1200, warmupTime: 300 });
-  bench.add('mine', mine).add('reference', reference.run);
-  await bench.run();
-  const ms = bench.tasks.map((task) => (task.result as { latency: { p50: number } }).latency.p50 / scale);
-  const [a = 0, b = 0] = ms;
-  const shown = (x: number): string => (x < 0.01 ? `${(x * 1e6).toFixed(0)} ns` : x < 1 ? `${(x * 1000).toFixed(1)} µs` : `${x.toFixed(2)} ms`);
-  process.stdout.write(
-    `${title.padEnd(44)} ${shown(a).padStart(10)}   ${`${reference.name}: ${shown(b)}`.padEnd(52)} ratio ${(a / b).toFixed(2).padStart(6)}   aim ${aim}\n`,
-  );
-}
 
 const REPEATS = 1000;
 let at = view;
@@ -144,6 +133,7 @@ await pair(`contours with ${crossing.length} candidates`, '2 ms', () => void sec
   name: 'touching every corner once',
   run: () => touch(million),
 });
+await stageBenches(million);
 process.stdout.write(`\n${subjectPoints(twoHundred, []).length} hull points of the 200k model\n`);
 
 function touch(mesh: Mesh): void {

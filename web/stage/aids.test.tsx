@@ -12,6 +12,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { Matrix4, PerspectiveCamera, Vector3 } from 'three';
 import { describe, expect, it } from 'vitest';
 import { createPlaneSearch, makeCaps } from '../workers/makeCaps';
+import { prepareFirst, prepareMesh, refineMesh } from '../workers/prepareMesh';
 import { createAids, roundSpacing } from './aids';
 import { frustumPlanes, visibleRuns } from './culling';
 import { heightWritten } from './EyeRule';
@@ -171,6 +172,16 @@ describe('the cut faces', () => {
     expect(area).toBeCloseTo(7, 6);
     expect(caps).toMatchObject({ area: expect.closeTo(7, 4), perimeter: expect.closeTo(14, 6) });
   });
+});
+
+it('a large model drawn first and refined later is the model prepared at once', () => {
+  const mesh = drive();
+  const first = prepareFirst(mesh);
+  const whole = prepareMesh(mesh);
+  expect({ ...first, ...refineMesh(mesh) }).toEqual(whole);
+  expect(first.edges).toHaveLength(0);
+  expect(first.normals).toHaveLength(whole.normals.length);
+  expect(whole.edgeStarts.at(-1)).toBe(whole.edges.length / 3);
 });
 
 it('held keys add up to one command of each kind', () => {

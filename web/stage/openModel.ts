@@ -1,6 +1,6 @@
 import type { PrepareWorker } from '@web/workers/prepare.worker';
 import { type Remote, releaseProxy, transfer, wrap } from 'comlink';
-import type { Prepared } from './prepared';
+import type { Prepared, Refined } from './prepared';
 
 /** Runs one piece of work in a worker of its own and ends it. */
 export async function inWorker<Api, Result>(worker: Worker, work: (api: Remote<Api>) => Promise<Result>): Promise<Result> {
@@ -13,11 +13,26 @@ export async function inWorker<Api, Result>(worker: Worker, work: (api: Remote<A
   }
 }
 
-export const prepareBytes = (bytes: Uint8Array<ArrayBuffer>): Promise<Prepared> =>
-  inWorker<PrepareWorker, Prepared>(
-    new Worker(new URL('../workers/prepare.worker.ts', import.meta.url), { type: 'module' }),
-    (api) => api.prepare(transfer(bytes, [bytes.buffer])) as Promise<Prepared>,
-  );
+/** Makes a mesh file ready to draw in a worker; a large one can be drawn before its edges are there. */
+export async function prepareBytes(bytes: Uint8Array<ArrayBuffer>): Promise<Prepared> {
+  const worker = new Worker(new URL('../workers/prepare.worker.ts', import.meta.url), { type: 'module' });
+  const api = wrap<PrepareWorker>(worker);
+  const end = (): void => {
+    api[releaseProxy]();
+    worker.terminate();
+  };
+  try {
+    const { prepared, whole } = (await api.prepare(transfer(bytes, [bytes.buffer]))) as { prepared: Prepared; whole: boolean };
+    if (whole) {
+      end();
+      return prepared;
+    }
+    return { ...prepared, refined: (api.refine() as Promise<Refined>).finally(end) };
+  } catch (error) {
+    end();
+    throw error;
+  }
+}
 
 /** Fetches a model once (the browser keeps it under its content hash) and makes it ready to draw. */
 export async function openModel(hash: string): Promise<Prepared> {

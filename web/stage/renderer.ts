@@ -200,6 +200,16 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
   const request = (): void => {
     if (!frame) frame = requestAnimationFrame(draw);
   };
+  // Fine shading and edges of a large model, when they come; a stage that is gone by then has no use for them.
+  let gone = false;
+  void prepared.refined?.then(
+    (refined) => {
+      if (gone) return;
+      objects.refine(refined);
+      request();
+    },
+    () => {},
+  );
   // A lost graphics context is asked back; the library restores what it held, and the scene is drawn again.
   const onLost = (event: Event): void => event.preventDefault();
   const onRestored = (): void => {
@@ -271,6 +281,7 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
       return () => listeners.delete(listener);
     },
     dispose() {
+      gone = true;
       canvas.removeEventListener('webglcontextlost', onLost);
       canvas.removeEventListener('webglcontextrestored', onRestored);
       cancelAnimationFrame(frame);

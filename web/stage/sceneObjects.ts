@@ -26,7 +26,7 @@ import {
 import type { GridPlane } from './aids';
 import { frustumPlanes, type Pieces, visibleRuns } from './culling';
 import { gridLines } from './grid';
-import type { Prepared } from './prepared';
+import type { Prepared, Refined } from './prepared';
 
 const STAGE_COLOUR = [0.72, 0.68, 0.58, 1] as const;
 const INK = 0x1b2740;
@@ -40,6 +40,8 @@ export interface SceneObjects {
   aim(camera: Camera, depth: number): void;
   setGrid(grid: GridPlane | null): void;
   setCaps(caps: Caps | null): void;
+  /** Takes the fine shading and the edges that came after the first picture. */
+  refine(refined: Refined): void;
   dispose(): void;
 }
 
@@ -215,8 +217,9 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
   };
   const partStart = (n: number): number => mesh.parts[n]?.start ?? 0;
   const partCount = (n: number): number => mesh.parts[n]?.count ?? 0;
-  const edgeStart = (n: number): number => prepared.edgeStarts[n] as number;
-  const edgeCount = (n: number): number => (prepared.edgeStarts[n + 1] as number) - (prepared.edgeStarts[n] as number);
+  let { edgeStarts } = prepared;
+  const edgeStart = (n: number): number => edgeStarts[n] as number;
+  const edgeCount = (n: number): number => (edgeStarts[n + 1] as number) - (edgeStarts[n] as number);
   const setFaces = (object: Mesh, numbers: readonly number[]): void => setParts(object, numbers, partStart, partCount);
 
   function updateVisibility(scene: Scene): void {
@@ -285,6 +288,13 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
       faded.setDepth(depth);
       frustumPlanes(clipMatrix.multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse), planesOf);
       for (const [object, own] of pieces) object.geometry.groups = visibleRuns(own, planesOf).map((run) => ({ ...run, materialIndex: 0 }));
+    },
+    refine(refined) {
+      attributes.normal.copyArray(refined.normals).needsUpdate = true;
+      edges.geometry.dispose();
+      edges.geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(refined.edges, 3));
+      edgeStarts = refined.edgeStarts;
+      lastVisibility = null;
     },
     setGrid(plane) {
       grid.visible = plane !== null;
