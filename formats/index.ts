@@ -4,4 +4,5 @@ export * from './meshFile';
 export * from './openMesh';
 export * from './placeMesh';
 export * from './readModel';
+export * from './schemeFile';
 export * from './writeGlb';

@@ -1,11 +1,11 @@
 import { type Binding, BUILT_IN_SCHEMES, COMMAND_TABLE, type CommandKind, type Scheme, triggerWords } from '../core';
 
-const MOVE_KINDS = { sixAxes: ['orbit', 'pan', 'zoom', 'roll'], boxTouching: ['select'], boxInside: ['select'] } as const;
+const MOVE_KINDS = { sixAxes: ['orbit', 'pan', 'zoom', 'roll'], fingers: ['pan', 'zoom', 'roll'], boxTouching: ['select'], boxInside: ['select'] } as const;
 const POINTER_KINDS = { approach: ['zoom'], selectMore: ['select'], stand: ['level', 'walk', 'rise'] } as const;
 const STEADY_KINDS = { zoom: 'zoom', forward: 'walk', slide: 'walk', rise: 'rise', turn: 'look' } as const;
 
 /** Commands that a binding can give. */
-function kindsOf(binding: Binding): readonly CommandKind[] {
+function kindsOf(binding: Pick<Binding, 'command'>): readonly CommandKind[] {
   const { command } = binding;
   switch (command.kind) {
     case 'command':
@@ -27,6 +27,8 @@ function kindsOf(binding: Binding): readonly CommandKind[] {
 
 function gestures(scheme: Scheme, kind: CommandKind): string {
   const found = scheme.bindings.filter((binding) => kindsOf(binding).includes(kind)).map(triggerWords);
+  const near = scheme.options.nearHand?.words.some((command) => kindsOf({ command }).includes(kind));
+  if (near && found.length === 0) found.push('near hand');
   if (kind === 'cancel') found.push('Escape while dragging');
   const shown = found.length > 5 ? [...found.slice(0, 4), `${found.length - 4} more`] : found;
   return shown.join(', ').replaceAll('|', '\\|') || '–';
@@ -45,6 +47,8 @@ Made from the code by \`npx tsx scripts/navigationTable.ts\`; a test compares it
 | command | does | keeps | ${BUILT_IN_SCHEMES.map((s) => s.name).join(' | ')} |
 | --- | --- | --- | ${BUILT_IN_SCHEMES.map(() => '---').join(' | ')} |
 ${rows.join('\n')}
+
+A touch screen without keys does the rest by the words of the near hand, which each person chooses, by the dial and by the panels.
 
 A command that would show nothing says why, in words, and changes nothing: moving the eye forward without perspective, moving a cut that is not
 there, going back from the first view, squaring on nothing.

@@ -3,7 +3,7 @@
 import { seedStation } from '@demo/station';
 import { connect, databaseName, migrate, openDatabase } from '@server/database';
 import { openFileStore } from '@server/files';
-import { keepBuiltInSchemes } from '@server/services/attempts';
+import { keepBuiltInSchemes } from '@server/services/schemes';
 
 const url = process.env.DATABASE_URL;
 const folder = process.env.DIALHOME_FILES;

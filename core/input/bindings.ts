@@ -15,6 +15,8 @@ function fits(trigger: Trigger, gesture: Gesture): boolean {
       return (trigger as { code: string }).code === gesture.code;
     case 'puckButton':
       return (trigger as { button: number }).button === gesture.button;
+    case 'touch':
+      return (trigger as { fingers: number }).fingers === gesture.fingers;
     default:
       return true;
   }
@@ -75,6 +77,12 @@ export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>): s
         return keyWords(trigger.code);
       case 'held':
         return `hold ${keyWords(trigger.code)}`;
+      case 'scroll':
+        return 'two-finger slide';
+      case 'pinch':
+        return 'two-finger spread';
+      case 'touch':
+        return trigger.fingers === 1 ? 'one finger' : trigger.fingers === 2 ? 'two fingers' : 'three fingers';
       case 'axes':
         return 'push, slide, tilt or twist the puck';
       case 'puckButton':
@@ -86,48 +94,3 @@ export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>): s
 
 /** A short name of the binding for the trace: unique within its scheme. */
 export const bindingName = (binding: Binding): string => triggerWords(binding).slice(0, 80);
-
-/** Two bindings that answer the same gesture. */
-export interface Conflict {
-  readonly first: number;
-  readonly second: number;
-  readonly words: string;
-}
-
-export function findConflicts(scheme: Scheme): Conflict[] {
-  const seen = new Map<string, number>();
-  const found: Conflict[] = [];
-  scheme.bindings.forEach((binding, i) => {
-    const key = JSON.stringify([binding.context, binding.trigger, [...binding.modifiers].sort()]);
-    const first = seen.get(key);
-    if (first === undefined) seen.set(key, i);
-    else found.push({ first, second: i, words: `${triggerWords(binding)} is set twice` });
-  });
-  return found;
-}
-
-export interface DeviceCapabilities {
-  readonly buttons: readonly ('left' | 'middle' | 'right')[];
-  readonly wheel: boolean;
-  readonly keyboard: boolean;
-  readonly puck: boolean;
-}
-
-/** Bindings that a device cannot give. */
-export function unreachable(scheme: Scheme, device: DeviceCapabilities): Binding[] {
-  return scheme.bindings.filter(({ trigger, modifiers }) => {
-    if (modifiers.length > 0 && !device.keyboard) return true;
-    switch (trigger.kind) {
-      case 'drag':
-      case 'click':
-        return !device.buttons.includes(trigger.button);
-      case 'wheel':
-        return !device.wheel;
-      case 'key':
-      case 'held':
-        return !device.keyboard;
-      default:
-        return !device.puck;
-    }
-  });
-}

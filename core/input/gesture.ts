@@ -27,6 +27,21 @@ export type Gesture =
     }
   | { readonly kind: 'wheel'; readonly modifiers: readonly Modifier[]; readonly notches: number; readonly at: FramePoint }
   | { readonly kind: 'key'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly at: FramePoint | null }
+  /** Two fingers slid on a touchpad, frame heights to the right and up. */
+  | { readonly kind: 'scroll'; readonly modifiers: readonly Modifier[]; readonly du: number; readonly dv: number; readonly at: FramePoint }
+  /** Two fingers spread on a touchpad by a factor. */
+  | { readonly kind: 'pinch'; readonly factor: number; readonly at: FramePoint }
+  /** Fingers on the screen: their middle, how far they spread (a factor) and turned (radians, anticlockwise) since the last time. */
+  | {
+      readonly kind: 'touch';
+      readonly fingers: 1 | 2 | 3;
+      readonly from: FramePoint;
+      readonly last: FramePoint;
+      readonly to: FramePoint;
+      readonly spread: number;
+      readonly twist: number;
+      readonly done: boolean;
+    }
   /** A key kept down for another `dt` seconds. */
   | { readonly kind: 'held'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly dt: number; readonly at: FramePoint | null }
   | { readonly kind: 'axes'; readonly axes: SixAxes; readonly dt: number }

@@ -1,10 +1,12 @@
 /** From what a hand does to commands: schemes as data, and devices' reports. */
 export * from './axes';
 export * from './bindings';
+export * from './conflicts';
+export * from './editing';
 export * from './gesture';
 export * from './multiAxis';
 export * from './pivot';
 export * from './resolve';
-export type { Action, Aid, Binding, Modifier, PivotRule, Scheme, SchemeFamily, Trigger } from './schemeSchema';
+export type { Action, Aid, Binding, Device, Modifier, PivotRule, Scheme, SchemeFamily, Trigger } from './schemeSchema';
 export * from './schemes';
 export * from './words';

@@ -7,13 +7,15 @@ import { view as anyView, vec3 } from '../tests/arbitraries';
 import { start } from '../tests/practice';
 import { anglesOf, eyeOf, FRAME, FRAME_ASPECT, pointAt, project, wrapAngle } from '../view';
 import { shapeAxes, USUAL_PUCK } from './axes';
-import { bindingFor, findConflicts, triggerWords, unreachable } from './bindings';
+import { bindingFor, triggerWords } from './bindings';
+import { CAPABILITIES, conflictOf, findConflicts, takenAway, unreachable } from './conflicts';
+import { changeBinding, clearBinding, mirrored, mismatch, setTrigger, swapTriggers } from './editing';
 import type { Gesture, Pick } from './gesture';
 import { PUCK_DESCRIPTOR, puckReports, readMultiAxisReport } from './multiAxis';
 import { isSteady, pivotFor } from './pivot';
 import { resolve, whyNothing } from './resolve';
 import { type PivotRule, schemeSchema } from './schemeSchema';
-import { BUILT_IN_SCHEMES, KEYBOARD_ALONE, SIX_AXIS_PUCK, THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE } from './schemes';
+import { BUILT_IN_SCHEMES, KEYBOARD_ALONE, SIX_AXIS_PUCK, THREE_BUTTON_MOUSE, TOUCH_SCREEN, TOUCHPAD, TWO_BUTTON_MOUSE } from './schemes';
 import { actionWords } from './words';
 
 const drag = (button: 'left' | 'middle' | 'right', du: number, dv: number, modifiers: ('shift' | 'ctrl' | 'alt')[] = [], done = false): Gesture => ({
@@ -79,7 +81,7 @@ describe('the built-in schemes', () => {
 
   it('a gesture set twice is a conflict', () => {
     const scheme = { ...KEYBOARD_ALONE, bindings: [...KEYBOARD_ALONE.bindings, ...KEYBOARD_ALONE.bindings.slice(0, 1)] };
-    expect(findConflicts(scheme)).toEqual([{ first: 0, second: KEYBOARD_ALONE.bindings.length, words: '1 is set twice' }]);
+    expect(findConflicts(scheme)).toEqual([{ first: 0, second: KEYBOARD_ALONE.bindings.length, kind: 'same', words: '1 is set twice' }]);
   });
 });
 
@@ -186,6 +188,127 @@ describe('resolve', () => {
   });
 });
 
+describe('conflicts', () => {
+  const modifiers = fc.uniqueArray(fc.constantFrom('shift' as const, 'ctrl' as const, 'alt' as const), { maxLength: 3 });
+  const code = fc.constantFrom('KeyA', 'KeyB', 'ShiftLeft', 'AltRight');
+  const trigger = fc.oneof(
+    fc.record({ kind: fc.constant('key' as const), code }),
+    fc.record({ kind: fc.constant('held' as const), code }),
+    fc.record({ kind: fc.constant('drag' as const), button: fc.constantFrom('left' as const, 'right' as const) }),
+    fc.record({
+      kind: fc.constant('click' as const),
+      button: fc.constantFrom('left' as const, 'right' as const),
+      count: fc.constantFrom(1 as const, 2 as const),
+    }),
+    fc.constant({ kind: 'wheel' as const }),
+  );
+  const binding = fc.record({
+    context: fc.constantFrom('stage' as const, 'standing' as const),
+    trigger,
+    modifiers,
+    command: fc.constant({ kind: 'move' as const, does: 'orbit' as const }),
+  });
+
+  it('are all found, and nothing else: as by comparing every pair', () => {
+    fc.assert(
+      fc.property(fc.array(binding, { maxLength: 25 }), (bindings) => {
+        const every = bindings.flatMap((a, i) =>
+          bindings.slice(i + 1).flatMap((b, k) => {
+            const why = conflictOf(a, b);
+            return why ? [{ first: i, second: i + 1 + k, ...why }] : [];
+          }),
+        );
+        expect(findConflicts({ bindings })).toEqual(every);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('are a gesture with two meanings, a key pressed and held, and a chord behind a key that is its own', () => {
+    const bound = (t: (typeof KEYBOARD_ALONE)['bindings'][number]['trigger'], ...m: ('shift' | 'alt')[]) =>
+      ({ context: 'stage', trigger: t, modifiers: m, command: { kind: 'move', does: 'orbit' } }) as const;
+    expect(conflictOf(bound({ kind: 'key', code: 'KeyA' }), bound({ kind: 'held', code: 'KeyA' }))?.kind).toBe('held');
+    expect(conflictOf(bound({ kind: 'key', code: 'ShiftLeft' }), bound({ kind: 'key', code: 'KeyA' }, 'shift'))?.kind).toBe('hidden');
+    expect(conflictOf(bound({ kind: 'key', code: 'KeyA' }), bound({ kind: 'key', code: 'KeyA' }, 'shift'))).toBeNull();
+    expect(conflictOf(bound({ kind: 'drag', button: 'left' }, 'alt', 'shift'), bound({ kind: 'drag', button: 'left' }, 'shift', 'alt'))?.kind).toBe('same');
+  });
+
+  it('with the browser are said with another way', () => {
+    expect(takenAway({ trigger: { kind: 'key', code: 'F5' }, modifiers: [] })).toMatch(/take a letter/);
+    expect(takenAway({ trigger: { kind: 'key', code: 'KeyW' }, modifiers: ['ctrl'] })).toMatch(/leave Ctrl out/);
+    expect(takenAway({ trigger: { kind: 'key', code: 'KeyW' }, modifiers: [] })).toBeNull();
+    for (const scheme of BUILT_IN_SCHEMES) for (const b of scheme.bindings) expect(takenAway(b), triggerWords(b)).toBeNull();
+  });
+
+  it('every shipped scheme can be given by the device it is for', () => {
+    for (const scheme of BUILT_IN_SCHEMES) expect(unreachable(scheme, CAPABILITIES[scheme.device]).map(triggerWords), scheme.name).toEqual([]);
+  });
+});
+
+describe('changing a scheme', () => {
+  const scheme = TWO_BUTTON_MOUSE;
+  const orbit = scheme.bindings.findIndex((b) => b.command.kind === 'move' && b.command.does === 'orbit');
+  const pan = scheme.bindings.findIndex((b) => b.command.kind === 'move' && b.command.does === 'pan');
+
+  it('what is set is what is heard; two change hands; one is cleared', () => {
+    const swapped = swapTriggers(scheme, orbit, pan);
+    expect(resolve(swapped, drag('right', 0.1, 0), start, null).map((c) => c.kind)).toEqual(['orbit']);
+    expect(swapTriggers(swapped, orbit, pan)).toEqual(scheme);
+    expect(bindingFor(clearBinding(scheme, orbit), drag('left', 0.1, 0))).toBeNull();
+    const set = setTrigger(scheme, pan, { kind: 'drag', button: 'left' }, []);
+    expect(findConflicts(set)).toMatchObject([{ first: orbit, second: pan, kind: 'same' }]);
+  });
+
+  it('a key that walks is held, one that fits is pressed, whatever was pressed to set it', () => {
+    const zoom = scheme.bindings.findIndex((b) => b.command.kind === 'steady');
+    expect(setTrigger(scheme, zoom, { kind: 'key', code: 'F13' }, []).bindings[zoom]?.trigger).toEqual({ kind: 'held', code: 'F13' });
+    expect(mismatch({ kind: 'wheel' }, { kind: 'move', does: 'pan' })).toMatch(/wheel/);
+    for (const each of BUILT_IN_SCHEMES) for (const b of each.bindings) expect(mismatch(b.trigger, b.command), triggerWords(b)).toBeNull();
+  });
+
+  it('mirroring twice is as before, and leaves keys alone', () => {
+    for (const each of BUILT_IN_SCHEMES) expect(mirrored(mirrored(each))).toEqual(each);
+    expect(resolve(mirrored(scheme), drag('right', 0.1, 0), start, null).map((c) => c.kind)).toEqual(['orbit']);
+    expect(resolve(mirrored(scheme), key('Home'), start, null)).toEqual([{ kind: 'home' }]);
+  });
+
+  it('a slower and a turned-round hand move less and the other way', () => {
+    const slow = changeBinding(scheme, pan, { gain: 0.5, invert: true });
+    expect(resolve(slow, drag('right', 0.1, 0), start, null)).toMatchObject([{ kind: 'pan', dx: expect.closeTo(-50, 9) }]);
+  });
+});
+
+describe('fingers', () => {
+  const touch = (fingers: 1 | 2 | 3, spread = 1, twist = 0): Gesture => ({
+    kind: 'touch',
+    fingers,
+    from: { u: 0, v: 0 },
+    last: { u: 0, v: 0 },
+    to: { u: 0.1, v: 0 },
+    spread,
+    twist,
+    done: false,
+  });
+  it('one orbits, two slide, zoom and roll at once, three slide', () => {
+    expect(resolve(TOUCH_SCREEN, touch(1), start, pick)).toMatchObject([{ kind: 'orbit', dx: 100, pivot: pick.point }]);
+    expect(resolve(TOUCH_SCREEN, touch(2, 1.5, 0.2), start, pick)).toMatchObject([
+      { kind: 'pan', dx: 100, depth: 4 },
+      { kind: 'zoom', factor: 1.5, at: { u: 0.1, v: 0, depth: 4 } },
+      { kind: 'roll', angle: -0.2 },
+    ]);
+    expect(resolve(TOUCH_SCREEN, touch(3), start, pick).map((c) => c.kind)).toEqual(['pan']);
+  });
+
+  it('on a touchpad slide to orbit, with Shift slide the view, and spread to zoom', () => {
+    const scroll = (...m: 'shift'[]): Gesture => ({ kind: 'scroll', modifiers: m, du: 0.1, dv: 0, at: { u: 0.2, v: 0 } });
+    expect(resolve(TOUCHPAD, scroll(), start, null)).toMatchObject([{ kind: 'orbit', dx: expect.closeTo(100, 9) }]);
+    expect(resolve(TOUCHPAD, scroll('shift'), start, null)).toMatchObject([{ kind: 'pan', dx: expect.closeTo(100, 9) }]);
+    expect(resolve(TOUCHPAD, { kind: 'pinch', factor: 2, at: { u: 0.2, v: 0 } }, start, pick)).toEqual([
+      { kind: 'zoom', factor: 2, at: { u: 0.2, v: 0, depth: 4 } },
+    ]);
+  });
+});
+
 describe('every command', () => {
   it('is reached by a gesture of a shipped scheme', () => {
     const scene = {
@@ -207,6 +330,12 @@ describe('every command', () => {
           return { kind: 'key', code: trigger.code, modifiers, at };
         case 'held':
           return { kind: 'held', code: trigger.code, modifiers, dt: 0.1, at };
+        case 'scroll':
+          return { kind: 'scroll', modifiers, du: 0.1, dv: 0.1, at };
+        case 'pinch':
+          return { kind: 'pinch', factor: 2, at };
+        case 'touch':
+          return { kind: 'touch', fingers: trigger.fingers, from: at, last: at, to: { u: 0.2, v: 0.2 }, spread: 1.1, twist: 0.1, done: true };
         case 'axes':
           return { kind: 'axes', axes: [0.5, 0.5, 0.5, 0.5, 0.5, 0.5], dt: 0.1 };
         case 'puckButton':

@@ -73,6 +73,47 @@ function dragged(scheme: Scheme, binding: Binding, does: string, gesture: DragGe
   }
 }
 
+/** Fingers on the screen do what a drag does; two or more may slide, spread and turn the picture at once. */
+function touched(
+  scheme: Scheme,
+  binding: Binding,
+  does: string,
+  gesture: Extract<Gesture, { kind: 'touch' }>,
+  scene: Scene,
+  pick: Pick | null,
+  now: Surroundings,
+): Command[] {
+  const drag: DragGesture = { ...gesture, kind: 'drag', button: 'left', modifiers: [] };
+  if (does !== 'fingers') return dragged(scheme, binding, does, drag, scene, pick, now);
+  const commands = dragged(scheme, binding, 'pan', drag, scene, pick, now);
+  if (gesture.spread > 0 && gesture.spread !== 1) commands.push(zoomBy(gesture.spread, scheme, scene, gesture.to, pick));
+  // The picture turns with the hand, so the camera rolls the other way.
+  if (gesture.twist !== 0) commands.push({ kind: 'roll', angle: -gesture.twist });
+  return commands;
+}
+
+/** A slide of two fingers on a touchpad is a drag without a button; the model goes with the fingers. */
+function scrolled(
+  scheme: Scheme,
+  binding: Binding,
+  does: string,
+  gesture: Extract<Gesture, { kind: 'scroll' }>,
+  scene: Scene,
+  pick: Pick | null,
+  now: Surroundings,
+): Command[] {
+  const to = { u: gesture.at.u + gesture.du, v: gesture.at.v + gesture.dv };
+  return dragged(
+    scheme,
+    binding,
+    does,
+    { kind: 'drag', button: 'left', modifiers: gesture.modifiers, from: gesture.at, last: gesture.at, to, done: false },
+    scene,
+    pick,
+    now,
+  );
+}
+
 function orbited(scheme: Scheme, du: number, dv: number, done: boolean, scene: Scene, pick: Pick | null, now: Surroundings): Command[] {
   const commands: Command[] = [];
   let { view } = scene;
@@ -203,6 +244,9 @@ export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pi
         const notches = gesture.notches * (binding.gain ?? 1) * (binding.invert ? -1 : 1);
         return [zoomBy(exact.pow(scheme.options.notch, notches), scheme, scene, gesture.at, pick)];
       }
+      if (gesture.kind === 'touch') return touched(scheme, binding, command.does, gesture, scene, pick, now);
+      if (gesture.kind === 'scroll') return scrolled(scheme, binding, command.does, gesture, scene, pick, now);
+      if (gesture.kind === 'pinch') return gesture.factor > 0 && gesture.factor !== 1 ? [zoomBy(gesture.factor, scheme, scene, gesture.at, pick)] : [];
       return gesture.kind === 'axes' ? resolveAxes(scheme, gesture.axes, gesture.dt, scene) : [];
     case 'steady':
       return gesture.kind === 'held' ? steady(command.does, command.way * (binding.gain ?? 1), gesture, scheme, scene, pick, now) : [];

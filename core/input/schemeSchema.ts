@@ -10,6 +10,11 @@ export const triggerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('wheel') }),
   z.object({ kind: z.literal('key'), code: z.string().min(1).max(30) }),
   z.object({ kind: z.literal('held'), code: z.string().min(1).max(30) }),
+  /** Two fingers on a touchpad, as browsers tell it: they slide, or spread. */
+  z.object({ kind: z.literal('scroll') }),
+  z.object({ kind: z.literal('pinch') }),
+  /** Fingers on the screen. */
+  z.object({ kind: z.literal('touch'), fingers: z.union([z.literal(1), z.literal(2), z.literal(3)]) }),
   z.object({ kind: z.literal('axes') }),
   z.object({ kind: z.literal('puckButton'), button: z.number().int().min(1).max(32) }),
 ]);
@@ -22,7 +27,7 @@ export const pivotRuleSchema = z.enum(['pointer', 'picked', 'selection', 'visibl
 
 /** What comes of it: a continuous way to move, a ready command, or one that takes what is under the pointer or selected. */
 export const actionSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('move'), does: z.enum(['orbit', 'pan', 'zoom', 'roll', 'look', 'zoomRegion', 'boxTouching', 'boxInside', 'sixAxes']) }),
+  z.object({ kind: z.literal('move'), does: z.enum(['orbit', 'pan', 'zoom', 'roll', 'look', 'zoomRegion', 'boxTouching', 'boxInside', 'fingers', 'sixAxes']) }),
   z.object({ kind: z.literal('steady'), does: z.enum(['zoom', 'forward', 'slide', 'rise', 'turn']), way: z.union([z.literal(1), z.literal(-1)]) }),
   z.object({ kind: z.literal('aid'), does: z.enum(AIDS) }),
   z.object({ kind: z.literal('command'), command: Command }),
@@ -56,6 +61,8 @@ export const schemeOptionsSchema = z.object({
   zoomAxis: z.enum(['vertical', 'horizontal']).optional(),
   /** Whether a jump to another view is drawn as a short glide; left out: it is. */
   glide: z.boolean().optional(),
+  /** The row of words at the pointer: the key that shows it while held, and the words on it; a long press shows it as well. */
+  nearHand: z.object({ code: z.string().min(1).max(30), words: z.array(actionSchema).max(12) }).optional(),
   /** Whether zooming goes to the pointer or to the middle. */
   zoomTo: z.enum(['pointer', 'target']),
   /** Size factor of one wheel notch. */
@@ -63,12 +70,14 @@ export const schemeOptionsSchema = z.object({
   puck: z.object({ deadZone: z.number().min(0).lt(1), curve: z.number().min(0.2).max(5), gains: six, moves: z.enum(['model', 'camera']) }).optional(),
 });
 
+export const deviceSchema = z.enum(['threeButtonMouse', 'twoButtonMouse', 'touchpad', 'touch', 'pen', 'keyboard', 'puck']);
+
 export const schemeSchema = z.object({
   id: z.string().min(1).max(64),
   revision: z.number().int().min(1),
   name: z.string().trim().min(1).max(80),
-  family: z.enum(['mouse', 'keyboard', 'puck']),
-  device: z.enum(['threeButtonMouse', 'twoButtonMouse', 'keyboard', 'puck']),
+  family: z.enum(['mouse', 'touch', 'keyboard', 'puck']),
+  device: deviceSchema,
   about: z.string().max(300),
   bindings: z.array(bindingSchema).max(400),
   options: schemeOptionsSchema,
@@ -81,5 +90,6 @@ export type Trigger = z.infer<typeof triggerSchema>;
 export type Action = z.infer<typeof actionSchema>;
 export type Modifier = z.infer<typeof modifierSchema>;
 export type PivotRule = z.infer<typeof pivotRuleSchema>;
+export type Device = z.infer<typeof deviceSchema>;
 export type Aid = (typeof AIDS)[number];
 export type SchemeFamily = Scheme['family'];

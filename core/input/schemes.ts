@@ -139,6 +139,21 @@ const POINTER_OPTIONS = {
   notch: 1.15,
 } as const;
 
+/** The near hand: what someone with one button or one finger needs most. */
+const NEAR_HAND = {
+  code: 'Space',
+  words: [
+    { kind: 'move', does: 'orbit' },
+    { kind: 'move', does: 'pan' },
+    { kind: 'move', does: 'zoom' },
+    { kind: 'command', command: { kind: 'fit', what: 'all' } },
+    { kind: 'command', command: { kind: 'home' } },
+    { kind: 'atPointer', does: 'normalTo' },
+    { kind: 'atPointer', does: 'section' },
+    { kind: 'command', command: { kind: 'back' } },
+  ],
+} satisfies Scheme['options']['nearHand'];
+
 export const THREE_BUTTON_MOUSE: Scheme = {
   id: 'three-button-mouse',
   revision: 3,
@@ -180,7 +195,7 @@ export const TWO_BUTTON_MOUSE: Scheme = {
     ...STANDING,
     ...STANDING_POINTER,
   ],
-  options: POINTER_OPTIONS,
+  options: { ...POINTER_OPTIONS, nearHand: NEAR_HAND },
 };
 
 export const KEYBOARD_ALONE: Scheme = {
@@ -213,7 +228,74 @@ export const SIX_AXIS_PUCK: Scheme = {
   options: { orbit: 'turntable', pivot: 'picked', zoomTo: 'target', notch: 1.15, puck: USUAL_PUCK },
 };
 
+export const TOUCHPAD: Scheme = {
+  id: 'touchpad',
+  revision: 1,
+  name: 'Touchpad',
+  family: 'touch',
+  device: 'touchpad',
+  about: 'Two fingers slide to orbit and spread to zoom; with Shift two fingers slide the view. A press and drag orbits as well.',
+  bindings: [
+    bind({ kind: 'scroll' }, { kind: 'move', does: 'orbit' }),
+    bind({ kind: 'scroll' }, { kind: 'move', does: 'pan' }, ['shift']),
+    bind({ kind: 'pinch' }, { kind: 'move', does: 'zoom' }),
+    drag('left', 'orbit'),
+    drag('right', 'pan'),
+    drag('left', 'zoomRegion', 'shift'),
+    drag('left', 'boxTouching', 'ctrl'),
+    drag('left', 'boxInside', 'shift', 'ctrl'),
+    ...POINTING.filter((b) => b.trigger.kind === 'click'),
+    ...SHARED_KEYS,
+    ...FINE_KEYS,
+    ...STANDING,
+    standing(drag('left', 'look')),
+  ],
+  options: { ...POINTER_OPTIONS, nearHand: NEAR_HAND },
+};
+
+export const TOUCH_SCREEN: Scheme = {
+  id: 'touch-screen',
+  revision: 1,
+  name: 'Touch screen',
+  family: 'touch',
+  device: 'touch',
+  about: 'One finger orbits, two slide, zoom and roll, three slide alone. A long press shows the near hand: one row of words.',
+  bindings: [
+    bind({ kind: 'touch', fingers: 1 }, { kind: 'move', does: 'orbit' }),
+    bind({ kind: 'touch', fingers: 2 }, { kind: 'move', does: 'fingers' }),
+    bind({ kind: 'touch', fingers: 3 }, { kind: 'move', does: 'pan' }),
+    bind({ kind: 'click', button: 'left', count: 1 }, { kind: 'atPointer', does: 'select' }),
+    bind({ kind: 'click', button: 'left', count: 2 }, { kind: 'atPointer', does: 'centre' }),
+    standing(bind({ kind: 'touch', fingers: 1 }, { kind: 'move', does: 'look' })),
+  ],
+  options: { ...POINTER_OPTIONS, nearHand: NEAR_HAND },
+};
+
+export const PEN: Scheme = {
+  id: 'pen',
+  revision: 1,
+  name: 'Pen',
+  family: 'touch',
+  device: 'pen',
+  about: 'The tip orbits about what it touches, with the barrel button it slides; with Alt it zooms. A long press shows the near hand.',
+  bindings: [
+    drag('left', 'orbit'),
+    drag('right', 'pan'),
+    drag('left', 'zoom', 'alt'),
+    drag('left', 'zoomRegion', 'shift'),
+    drag('left', 'boxTouching', 'ctrl'),
+    drag('left', 'boxInside', 'shift', 'ctrl'),
+    bind({ kind: 'touch', fingers: 2 }, { kind: 'move', does: 'fingers' }),
+    ...POINTING.filter((b) => b.trigger.kind === 'click'),
+    ...SHARED_KEYS,
+    ...FINE_KEYS,
+    ...STANDING,
+    standing(drag('left', 'look')),
+  ],
+  options: { ...POINTER_OPTIONS, nearHand: NEAR_HAND },
+};
+
 /** The schemes that ship with the application. A change of bindings or options is a new revision. */
-export const BUILT_IN_SCHEMES: readonly Scheme[] = [THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, KEYBOARD_ALONE, SIX_AXIS_PUCK];
+export const BUILT_IN_SCHEMES: readonly Scheme[] = [THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, TOUCHPAD, TOUCH_SCREEN, PEN, KEYBOARD_ALONE, SIX_AXIS_PUCK];
 
 export const schemeById = (id: string): Scheme | null => BUILT_IN_SCHEMES.find((scheme) => scheme.id === id) ?? null;

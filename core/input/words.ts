@@ -72,6 +72,7 @@ const MOVES: Record<Extract<Action, { kind: 'move' }>['does'], string> = {
   zoomRegion: 'Zoom into a rectangle; drawn leftwards, out of it',
   boxTouching: 'Pick what a box touches',
   boxInside: 'Pick what lies wholly inside a box',
+  fingers: 'Pan, zoom and roll with the fingers',
   sixAxes: 'Orbit, pan, zoom and roll at once',
 };
 
@@ -114,8 +115,10 @@ const SELECTION: Record<Extract<Action, { kind: 'selection' }>['does'], string> 
 };
 
 /** What a binding does, for the scheme card. */
-export function actionWords(binding: Binding): string {
-  const { command } = binding;
+export const actionWords = (binding: Pick<Binding, 'command'>): string => wordsOfAction(binding.command);
+
+/** What an action does, in words. */
+export function wordsOfAction(command: Action): string {
   if (command.kind === 'move') return MOVES[command.does];
   if (command.kind === 'atPointer') return AT_POINTER[command.does];
   if (command.kind === 'selection') return SELECTION[command.does];

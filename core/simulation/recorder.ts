@@ -22,7 +22,7 @@ export interface Recorder {
   readonly events: TraceEvent[];
 }
 
-const DEVICE: Record<Scheme['family'], MoveGesture['device']> = { mouse: 'mouse', keyboard: 'keyboard', puck: 'puck' };
+const DEVICE: Record<Scheme['family'], MoveGesture['device']> = { mouse: 'mouse', touch: 'touch', keyboard: 'keyboard', puck: 'puck' };
 /** Times are kept to a tenth of a millisecond, as a browser's clock is. */
 const rounded = (t: number): number => Math.round(t * 1e4) / 1e4;
 

@@ -1,46 +1,16 @@
-import {
-  BUILT_IN_SCHEMES,
-  checkTrace,
-  detailsOf,
-  type Exercise,
-  type Scheme,
-  type ScoreCard,
-  type ScoredModel,
-  type StepDetail,
-  schemeSchema,
-  scoreAttempt,
-  type Trace,
-  type View,
-} from '@core';
+import { checkTrace, detailsOf, type Exercise, type ScoreCard, type ScoredModel, type StepDetail, scoreAttempt, type Trace, type View } from '@core';
 import { invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
-import { parseColumn } from '../json';
 import * as attempts from '../repositories/attempts';
 import { type ExerciseVersion, findVersion } from '../repositories/exercises';
 import { findRevision } from '../repositories/models';
 import { findPerson } from '../repositories/people';
+import { findScheme } from '../repositories/schemes';
 import type { Asked, Service } from '../service';
 import { forTrainee, versionToPractise } from './exercises';
 import { meshOf, modelRead } from './models';
 import { isStaff, maySee } from './people';
-
-/** Keeps the schemes that ship with the application, each revision once. */
-export async function keepBuiltInSchemes(service: Service): Promise<void> {
-  for (const scheme of BUILT_IN_SCHEMES) {
-    await service
-      .db('scheme_revisions')
-      .insert({ id: scheme.id, revision: scheme.revision, owner_id: null, family: scheme.family, content: JSON.stringify(scheme) })
-      .onConflict(['id', 'revision'])
-      .ignore();
-  }
-}
-
-export async function findScheme(service: Service, id: string, revision?: number): Promise<Scheme | null> {
-  const query = service.db('scheme_revisions').where({ id });
-  if (revision !== undefined) query.where({ revision });
-  const row = await query.orderBy('revision', 'desc').first('content');
-  return row ? schemeSchema.parse(parseColumn(row.content)) : null;
-}
+import { schemesToPractise } from './schemes';
 
 export interface Opened {
   readonly id: string;
@@ -51,10 +21,8 @@ export interface Opened {
 export async function openAttempt(asked: Asked, input: { exerciseId: string; version: number; schemeId: string }): Promise<Opened> {
   const version = await versionToPractise(asked, input.exerciseId);
   if (version.version !== input.version) throw new ServiceError(409, 'changed', 'This exercise has a newer version: load the page again.');
-  const scheme = await findScheme(asked, input.schemeId);
-  if (!scheme) throw notFound('This scheme');
-  if (version.content.schemes.length > 0 && !version.content.schemes.includes(scheme.id))
-    throw invalid('This exercise is meant for other schemes.', 'schemeId');
+  const scheme = (await schemesToPractise(asked, version.content.schemes)).find((s) => s.id === input.schemeId);
+  if (!scheme) throw invalid('This scheme is not for you here: the exercise is meant for other schemes, or your instructor locked one.', 'schemeId');
   const id = newId();
   const seed = Number.parseInt(id.slice(0, 8), 16);
   await attempts.addAttempt(asked.db, {
@@ -88,7 +56,7 @@ async function checkAndScore(service: Service, content: Exercise, trace: Trace, 
     elapsed,
   });
   if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');
-  return scoreAttempt(content, model, trace, await findScheme(service, trace.scheme.id, trace.scheme.revision));
+  return scoreAttempt(content, model, trace, await findScheme(service.db, trace.scheme.id, trace.scheme.revision));
 }
 
 /** Takes an attempt in: checks the trace, replays and scores it, and keeps it. The same attempt twice is one attempt. */

@@ -9,9 +9,9 @@ import { openFileStore } from '../files';
 import { newId } from '../ids';
 import { addGroup, addMember, type Group } from '../repositories/people';
 import type { Asked, Person, Role, Service } from '../service';
-import { keepBuiltInSchemes } from '../services/attempts';
 import { importModel } from '../services/models';
 import { makePerson } from '../services/people';
+import { keepBuiltInSchemes } from '../services/schemes';
 
 export interface TestService extends Service {
   /** Moves the clock on by seconds. */

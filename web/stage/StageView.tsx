@@ -11,6 +11,7 @@ import { GridMarks } from './GridMarks';
 import { LostNote } from './LostNote';
 import { LoupeMark, PivotMark, RectangleMark } from './marks';
 import { Nameplates } from './Nameplates';
+import { NearHand } from './NearHand';
 import { SectionArrow } from './overlays';
 import { PaneFrames } from './PaneFrames';
 import { PartsPanel } from './PartsPanel';
@@ -67,7 +68,7 @@ interface Within {
 }
 
 function FreeView({ stage, session, aids, children }: Within & { readonly children: ReactNode }) {
-  const { drawn, prepared, handle, rectangle, pivot, pointer } = stage;
+  const { drawn, prepared, handle, rectangle, pivot, pointer, nearHand, controls, scheme } = stage;
   const { grid, names, loupe, fourViews, maximised, standing } = useStore(aids);
   const scene = useStore(session, (s) => s.scene);
   const free = panesOf(fourViews, maximised).find((pane) => pane.name === 'free');
@@ -85,6 +86,11 @@ function FreeView({ stage, session, aids, children }: Within & { readonly childr
           {scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
           {grid && <GridMarks grid={grid} mesh={prepared.mesh} view={drawn} />}
           {names && !loupe && <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} />}
+          {nearHand && controls && (
+            <div className="pointer-events-auto">
+              <NearHand at={nearHand} scheme={scheme} controls={controls} />
+            </div>
+          )}
           {pivot && <PivotMark point={pivot} view={drawn} />}
           {loupe && pointer && <LoupeMark at={pointer} />}
         </div>

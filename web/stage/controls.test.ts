@@ -1,11 +1,11 @@
 import type { CommandGroupId } from '@core/exercise';
-import { TWO_BUTTON_MOUSE } from '@core/input';
+import { TOUCH_SCREEN, TOUCHPAD, TWO_BUTTON_MOUSE } from '@core/input';
 import { contextFor, scoreAttempt } from '@core/scoring';
 import { attempt, crate, exerciseOf, start } from '@core/tests/practice';
 import { FRAME_ASPECT, project } from '@core/view';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { type Aids, createAids } from './aids';
-import { connectControls, type DrawnRectangle } from './controls';
+import { type Controls, connectControls, type DrawnRectangle } from './controls';
 import { createProbes } from './probes';
 import { createSession, type Session } from './session';
 import { createSides, type Sides } from './sides';
@@ -44,6 +44,7 @@ const draw = (): void => {
 };
 
 interface Marks {
+  near: { u: number; v: number } | null;
   rectangle: DrawnRectangle | null;
   pivot: readonly [number, number, number] | null;
 }
@@ -54,28 +55,30 @@ interface Rig {
   readonly aids: Aids;
   readonly sides: Sides;
   readonly marks: Marks;
+  readonly controls: Controls;
   keyUp(code: string): void;
+  send(kind: string, x: number, y: number, data: Record<string, unknown>): Event;
   pointer(kind: string, x: number, y: number, change?: Record<string, unknown>): void;
   wheel(x: number, y: number, deltaY: number): Event;
   key(code: string, change?: Record<string, unknown>): Event;
 }
 
 /** Positions are shares of the stage. */
-function rig(width: number, height: number, left = 0, { seeing = false, more = [] as CommandGroupId[] } = {}): Rig {
+function rig(width: number, height: number, left = 0, { seeing = false, more = [] as CommandGroupId[], scheme = TWO_BUTTON_MOUSE } = {}): Rig {
   const place = new Place({ left, top: 10, width, height });
   const session = createSession({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'standard', ...more] });
   const found = createProbes(prepared(crate.mesh));
   const probes = seeing ? found : { ...found, pick: () => null };
   const aids = createAids(session, probes);
   const sides = createSides(session);
-  const marks: Marks = { rectangle: null, pivot: null };
-  connectControls({
+  const marks: Marks = { rectangle: null, pivot: null, near: null };
+  const controls = connectControls({
     canvas: place as unknown as HTMLElement,
     session,
     sides,
     aids,
     probes,
-    scheme: () => TWO_BUTTON_MOUSE,
+    scheme: () => scheme,
     onRectangle: (rectangle) => {
       marks.rectangle = rectangle;
     },
@@ -83,6 +86,9 @@ function rig(width: number, height: number, left = 0, { seeing = false, more = [
       marks.pivot = point;
     },
     onPointer: () => {},
+    onNearHand: (at) => {
+      marks.near = at;
+    },
   });
   const at = (x: number, y: number) => ({ clientX: left + x * width, clientY: 10 + y * height });
   const send = (target: EventTarget, kind: string, data: Record<string, unknown>): Event => {
@@ -105,9 +111,11 @@ function rig(width: number, height: number, left = 0, { seeing = false, more = [
     aids,
     sides,
     marks,
+    controls,
     keyUp: (code) => void send(globalThis.window, 'keyup', { code }),
     pointer: (kind, x, y, change = {}) => void send(place, kind, { ...at(x, y), ...change }),
-    wheel: (x, y, deltaY) => send(place, 'wheel', { ...at(x, y), deltaY, deltaMode: 0 }),
+    wheel: (x, y, deltaY) => send(place, 'wheel', { ...at(x, y), deltaX: 0, deltaY, deltaMode: 0 }),
+    send: (kind, x, y, data) => send(place, kind, { ...at(x, y), ...data }),
     key: (code, change = {}) => send(globalThis.window, 'keydown', { code, ...change }),
   };
 }
@@ -334,4 +342,70 @@ it('standing inside, held arrows walk in explicit steps', () => {
   expect(r.aids.getState().speed).toBeCloseTo(1.4 * 1.2, 9);
   r.key('KeyY');
   expect(r.aids.getState().standing).toBe(false);
+});
+
+it('on a touch screen one finger orbits, two slide, zoom and roll in the same gesture, and a tap picks', () => {
+  const r = rig(1600, 1000, 0, { seeing: true, scheme: TOUCH_SCREEN });
+  const finger = (kind: string, id: number, x: number, y: number): void => r.pointer(kind, x, y, { pointerType: 'touch', pointerId: id });
+  finger('pointerdown', 1, 0.5, 0.55);
+  finger('pointermove', 1, 0.52, 0.55);
+  draw();
+  finger('pointerdown', 2, 0.6, 0.55);
+  finger('pointermove', 1, 0.48, 0.55);
+  finger('pointermove', 2, 0.64, 0.55);
+  draw();
+  finger('pointerup', 2, 0.64, 0.55);
+  finger('pointerup', 1, 0.48, 0.55);
+  const kinds = r.session.moves.map((m) => m.command.kind);
+  expect(kinds[0]).toBe('orbit');
+  expect(kinds).toContain('zoom');
+  const zoom = r.session.moves.find((m) => m.command.kind === 'zoom')?.command as { factor: number };
+  // From 0.08 to 0.16 of the stage apart.
+  expect(zoom.factor).toBeCloseTo(2, 6);
+  expect(new Set(r.session.moves.map((m) => m.gesture?.id)).size).toBe(1);
+  expect(r.session.moves.every((m) => m.gesture?.device === 'touch')).toBe(true);
+  finger('pointerdown', 1, 0.5, 0.55);
+  finger('pointerup', 1, 0.5, 0.55);
+  expect(r.session.moves.at(-1)?.command).toMatchObject({ kind: 'select', parts: [expect.any(String)] });
+});
+
+it('a long press shows the near hand, and a word of it goes with the hand', () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+  const r = rig(1600, 1000, 0, { seeing: true, scheme: TOUCH_SCREEN });
+  r.pointer('pointerdown', 0.5, 0.55, { pointerType: 'touch' });
+  vi.advanceTimersByTime(600);
+  vi.useRealTimers();
+  expect(r.marks.near).toEqual({ u: expect.closeTo(0, 6), v: expect.closeTo(-0.05, 6) });
+  r.pointer('pointerup', 0.5, 0.55, { pointerType: 'touch' });
+  expect(r.session.moves).toEqual([]);
+  r.controls.useWord({ kind: 'move', does: 'pan' }, { pointerId: 7, clientX: 800, clientY: 560, pointerType: 'touch' });
+  expect(r.marks.near).toBeNull();
+  r.pointer('pointermove', 0.6, 0.55, { pointerType: 'touch', pointerId: 7 });
+  draw();
+  r.pointer('pointerup', 0.6, 0.55, { pointerType: 'touch', pointerId: 7 });
+  expect(r.session.moves.map((m) => m.command)).toMatchObject([{ kind: 'pan', dx: expect.closeTo(160, 6) }]);
+});
+
+it('while its key is held the near hand stands at the pointer; let go and it is away', () => {
+  const r = rig(1600, 1000, 0, { seeing: true, more: ['recover'] });
+  r.pointer('pointermove', 0.5, 0.55);
+  r.key('Space');
+  expect(r.marks.near).not.toBeNull();
+  r.keyUp('Space');
+  expect(r.marks.near).toBeNull();
+  r.key('Space');
+  r.controls.useWord({ kind: 'command', command: { kind: 'fit', what: 'all' } }, null);
+  expect(r.session.moves.map((m) => m.command.kind)).toEqual(['fit']);
+});
+
+it('on a touchpad two fingers orbit with what is under them and spread to zoom; a mouse’s wheel stays a wheel', () => {
+  const r = rig(1600, 1000, 0, { scheme: TOUCHPAD });
+  // Scrolled by 100 pixels: the fingers, and what is under them, went up a tenth of the frame.
+  r.wheel(0.5, 0.5, 100);
+  draw();
+  expect(r.session.moves.at(-1)?.command).toMatchObject({ kind: 'orbit', dy: expect.closeTo(-100, 6) });
+  r.send('wheel', 0.5, 0.5, { deltaY: -100, deltaX: 0, deltaMode: 0, ctrlKey: true });
+  draw();
+  expect(r.session.moves.at(-1)?.command).toMatchObject({ kind: 'zoom', factor: expect.closeTo(Math.E, 9) });
+  expect(r.session.moves.at(-1)?.gesture?.device).toBe('touchpad');
 });

@@ -1,4 +1,5 @@
 import {
+  type Action,
   type Binding,
   bindingFor,
   bindingName,
@@ -11,6 +12,7 @@ import {
   resolve,
   type Scheme,
   type Surroundings,
+  type Trigger,
   whyNothing,
   zoomsOut,
 } from '@core/input';
@@ -18,6 +20,7 @@ import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
 import type { MoveGesture } from '@core/trace';
 import type { Aids } from './aids';
+import { between, type Grip, gripOf } from './fingers';
 import { createHeldKeys, together } from './heldKeys';
 import { framePointIn, type Pane, paneAt, panesOf } from './panes';
 import type { Probes } from './probes';
@@ -28,6 +31,10 @@ import type { Sides } from './sides';
 const REST = 400;
 const CLICK_PIXELS = 4;
 const DOUBLE_MS = 350;
+/** A press as long as this shows the near hand, ms. */
+const LONG_PRESS = 500;
+/** A finger is less steady than a mouse. */
+const TOUCH_PIXELS = 8;
 const PIXELS_A_NOTCH = 100;
 const LINES_A_NOTCH = 3;
 const BUTTONS = ['left', 'middle', 'right'] as const;
@@ -55,6 +62,28 @@ export interface ControlsOptions {
   readonly onPivot: (point: Vec3 | null) => void;
   /** Where the pointer is in the free view; null elsewhere. */
   readonly onPointer: (at: FramePoint | null) => void;
+  /** Where the near hand is open; null when it is not. */
+  readonly onNearHand: (at: FramePoint | null) => void;
+}
+
+/** Devices connected to a session, until `disconnect`. */
+export interface Controls {
+  /** A word of the near hand was pressed: what goes with the hand follows this pointer until it is let go, all else is done at once. */
+  useWord(action: Action, event: { pointerId: number; clientX: number; clientY: number; pointerType: string } | null): void;
+  closeNearHand(): void;
+  disconnect(): void;
+}
+
+/** What a wheel or two fingers on a touchpad did since the last picture. */
+interface Rolled {
+  readonly kind: 'wheel' | 'scroll' | 'pinch';
+  readonly notches: number;
+  readonly du: number;
+  readonly dv: number;
+  readonly spread: number;
+  readonly at: FramePoint;
+  readonly pane: Pane;
+  readonly modifiers: readonly Modifier[];
 }
 
 interface Drag {
@@ -68,6 +97,8 @@ interface Drag {
   readonly pick: Pick | null;
   readonly id: number;
   readonly device: MoveGesture['device'];
+  /** A scheme of one binding while a word of the near hand is used. */
+  readonly using: Scheme | null;
   last: FramePoint;
   to: FramePoint;
   moved: boolean;
@@ -86,11 +117,22 @@ const RECTANGLES: Partial<Record<string, (drag: Drag) => string>> = {
 };
 
 /** Connects pointer, wheel and keys to a session: device events become gestures, the scheme makes them commands. */
-export function connectControls({ canvas, session, sides, aids, probes, scheme, onRectangle, onPivot, onPointer }: ControlsOptions): () => void {
+export function connectControls({ canvas, session, sides, aids, probes, scheme, onRectangle, onPivot, onPointer, onNearHand }: ControlsOptions): Controls {
   let drag: Drag | null = null;
   let hover: { at: FramePoint; pane: Pane } | null = null;
   let frame = 0;
-  let wheel: { notches: number; at: FramePoint; pane: Pane; modifiers: Modifier[] } | null = null;
+  let wheel: Rolled | null = null;
+  let touch: {
+    readonly fingers: Map<number, FramePoint>;
+    readonly pane: Pane;
+    readonly pick: Pick | null;
+    readonly id: number;
+    readonly from: FramePoint;
+    grip: Grip;
+    moved: boolean;
+  } | null = null;
+  let near: { readonly at: FramePoint; readonly pane: Pane; readonly pick: Pick | null; readonly byKey: boolean } | null = null;
+  let longPress: ReturnType<typeof setTimeout> | undefined;
   let wheelGroup: { id: number; at: number } | null = null;
   let keyGroup: { id: number; at: number; name: string } | null = null;
   let lastClick: { at: number; x: number; y: number } | null = null;
@@ -139,9 +181,9 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
     else sides.perform(pane.name, commands);
   };
 
-  const act = (gesture: Gesture, found: Pick | null, pane: Pane, id: number, device: MoveGesture['device']): boolean => {
-    const { standing } = aids.getState();
-    const binding = bindingFor(scheme(), gesture, standing);
+  const act = (gesture: Gesture, found: Pick | null, pane: Pane, id: number, device: MoveGesture['device'], using: Scheme | null = null): boolean => {
+    const standing = using ? false : aids.getState().standing;
+    const binding = bindingFor(using ?? scheme(), gesture, standing);
     if (!binding) return false;
     if (binding.command.kind === 'aid') {
       if (gesture.kind === 'wheel') aids.changeSpeed(gesture.notches);
@@ -149,8 +191,9 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
       return true;
     }
     const scene = sceneIn(pane);
-    const commands = resolve(scheme(), gesture, scene, found, surroundings(scene));
-    const why = commands.length === 0 ? whyNothing(scheme(), gesture, standing) : null;
+    const now = surroundings(scene);
+    const commands = resolve(using ?? scheme(), gesture, scene, found, using ? { ...now, standing: false } : now);
+    const why = commands.length === 0 ? whyNothing(using ?? scheme(), gesture, standing) : null;
     if (why) session.say(why);
     else give(commands, pane, { id, device, binding: bindingName(binding) });
     return true;
@@ -176,12 +219,13 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
 
   const flush = (): void => {
     frame = 0;
+    if (touch?.moved) flushTouch(false);
     if (drag?.moved) {
       const gesture = dragGesture(drag, false);
-      const does = moveOf(bindingFor(scheme(), gesture, aids.getState().standing));
+      const does = moveOf(bindingFor(drag.using ?? scheme(), gesture, drag.using ? false : aids.getState().standing));
       const word = does ? RECTANGLES[does] : undefined;
       if (word) onRectangle({ from: drag.from, to: drag.to, word: word(drag), pane: drag.pane });
-      else act(gesture, drag.pick, drag.pane, drag.id, drag.device);
+      else act(gesture, drag.pick, drag.pane, drag.id, drag.device, drag.using);
       if (does === 'orbit' && drag.pane.name === 'free') {
         const { scene } = session.getState();
         onPivot(pivotFor(scheme(), scene, drag.pick, surroundings(scene)) ?? scene.view.target);
@@ -189,20 +233,137 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
       drag.last = drag.to;
     }
     if (wheel) {
-      const { notches, at, pane, modifiers } = wheel;
+      const { notches, du, dv, spread, at, pane, modifiers, kind } = wheel;
       wheel = null;
       const now = performance.now();
       if (!wheelGroup || now - wheelGroup.at > REST) wheelGroup = { id: session.newGesture(), at: now };
       wheelGroup.at = now;
-      act({ kind: 'wheel', modifiers, notches, at }, pickAt({ at, pane }), pane, wheelGroup.id, 'mouse');
+      const found = pickAt({ at, pane });
+      if (kind === 'wheel') act({ kind, modifiers, notches, at }, found, pane, wheelGroup.id, 'mouse');
+      else if (kind === 'pinch') act({ kind, factor: spread, at }, found, pane, wheelGroup.id, 'touchpad');
+      else act({ kind, modifiers, du, dv, at }, found, pane, wheelGroup.id, 'touchpad');
     }
   };
   const request = (): void => {
     if (!frame) frame = requestAnimationFrame(flush);
   };
 
+  /** What the fingers did since the last picture. */
+  const flushTouch = (done: boolean): void => {
+    if (!touch) return;
+    const grip = gripOf([...touch.fingers.values()]) ?? touch.grip;
+    const last = touch.grip;
+    const same = grip.count === last.count;
+    const gesture: Gesture = {
+      kind: 'touch',
+      fingers: last.count,
+      from: touch.from,
+      last: last.middle,
+      to: same ? grip.middle : last.middle,
+      ...between(last, grip),
+      done,
+    };
+    touch.grip = grip;
+    act(gesture, touch.pick, touch.pane, touch.id, 'touch');
+  };
+  const feelsFingers = (): boolean => scheme().bindings.some((b) => b.trigger.kind === 'touch');
+
+  const openNearHand = (place: { at: FramePoint; pane: Pane }, byKey: boolean): void => {
+    if (!scheme().options.nearHand) return;
+    near = { ...place, pick: pickAt(place), byKey };
+    onNearHand(place.at);
+  };
+  const closeNearHand = (): void => {
+    if (!near) return;
+    near = null;
+    onNearHand(null);
+  };
+  /** A press that stays where it is shows the near hand, for those who have no key at hand. */
+  const waitForLongPress = (event: PointerEvent): void => {
+    clearTimeout(longPress);
+    if (event.pointerType === 'mouse' || !scheme().options.nearHand) return;
+    const place = hoverOf(event);
+    longPress = setTimeout(() => {
+      if (touch?.moved || drag?.moved || (touch && touch.fingers.size > 1)) return;
+      touch = null;
+      endDrag();
+      openNearHand(place, false);
+    }, LONG_PRESS);
+  };
+
+  const onFinger = (event: PointerEvent): void => {
+    event.preventDefault();
+    canvas.setPointerCapture(event.pointerId);
+    const place = hoverOf(event);
+    if (!touch) {
+      const grip = gripOf([place.at]) as Grip;
+      touch = {
+        fingers: new Map([[event.pointerId, place.at]]),
+        pane: place.pane,
+        pick: pickAt(place),
+        id: session.newGesture(),
+        from: place.at,
+        grip,
+        moved: false,
+      };
+      waitForLongPress(event);
+      return;
+    }
+    if (touch.moved) flushTouch(false);
+    clearTimeout(longPress);
+    const { x, y } = placeOf(event);
+    touch.fingers.set(event.pointerId, framePointIn(touch.pane, x, y));
+    touch.grip = gripOf([...touch.fingers.values()]) ?? touch.grip;
+  };
+  const onFingerMove = (event: PointerEvent): void => {
+    if (!touch?.fingers.has(event.pointerId)) return;
+    const { x, y } = placeOf(event);
+    const at = framePointIn(touch.pane, x, y);
+    touch.fingers.set(event.pointerId, at);
+    const { height } = canvas.getBoundingClientRect();
+    if (!touch.moved && (touch.fingers.size > 1 || Math.hypot(at.u - touch.from.u, at.v - touch.from.v) * height >= TOUCH_PIXELS)) touch.moved = true;
+    if (touch.moved) {
+      clearTimeout(longPress);
+      request();
+    }
+  };
+  const onFingerUp = (event: PointerEvent): void => {
+    clearTimeout(longPress);
+    if (!touch?.fingers.has(event.pointerId)) return;
+    if (touch.moved) flushTouch(touch.fingers.size === 1);
+    touch.fingers.delete(event.pointerId);
+    if (touch.fingers.size > 0) {
+      touch.grip = gripOf([...touch.fingers.values()]) ?? touch.grip;
+      return;
+    }
+    const ended = touch;
+    touch = null;
+    if (!ended.moved) clicked(event, ended.from, ended.pane, ended.pick, ended.id, 'left', [], 'touch');
+  };
+
+  const clicked = (
+    event: { clientX: number; clientY: number },
+    at: FramePoint,
+    pane: Pane,
+    found: Pick | null,
+    id: number,
+    button: (typeof BUTTONS)[number],
+    modifiers: readonly Modifier[],
+    device: MoveGesture['device'],
+  ): void => {
+    const now = performance.now();
+    const twice = lastClick && now - lastClick.at < DOUBLE_MS && Math.hypot(event.clientX - lastClick.x, event.clientY - lastClick.y) < 2 * CLICK_PIXELS;
+    lastClick = twice ? null : { at: now, x: event.clientX, y: event.clientY };
+    act({ kind: 'click', button, count: twice ? 2 : 1, modifiers, at }, found, pane, id, device);
+  };
+
   const onDown = (event: PointerEvent): void => {
     canvas.focus({ preventScroll: true });
+    closeNearHand();
+    if (event.pointerType === 'touch' && feelsFingers()) {
+      onFinger(event);
+      return;
+    }
     if (drag) {
       // A second button takes the gesture back.
       if (event.pointerId === drag.pointer) cancel();
@@ -225,11 +386,17 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
       pick: pickAt(place),
       id: session.newGesture(),
       device: event.pointerType === 'pen' ? 'pen' : event.pointerType === 'touch' ? 'touch' : 'mouse',
+      using: null,
       moved: false,
     };
+    waitForLongPress(event);
   };
 
   const onMove = (event: PointerEvent): void => {
+    if (touch) {
+      onFingerMove(event);
+      return;
+    }
     hover = hoverOf(event);
     onPointer(hover.pane.name === 'free' ? hover.at : null);
     if (!drag || event.pointerId !== drag.pointer) return;
@@ -241,7 +408,10 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
     const { x, y } = placeOf(event);
     drag.to = framePointIn(drag.pane, x, y);
     if (!drag.moved && Math.hypot(event.clientX - drag.x, event.clientY - drag.y) >= CLICK_PIXELS) drag.moved = true;
-    if (drag.moved) request();
+    if (drag.moved) {
+      clearTimeout(longPress);
+      request();
+    }
   };
 
   const endDrag = (): void => {
@@ -251,6 +421,11 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
   };
 
   const onUp = (event: PointerEvent): void => {
+    clearTimeout(longPress);
+    if (touch) {
+      onFingerUp(event);
+      return;
+    }
     if (!drag || event.pointerId !== drag.pointer) return;
     const ended = drag;
     const { x, y } = placeOf(event);
@@ -258,19 +433,15 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
     if (ended.moved) {
       cancelAnimationFrame(frame);
       frame = 0;
-      act(dragGesture(ended, true), ended.pick, ended.pane, ended.id, ended.device);
+      act(dragGesture(ended, true), ended.pick, ended.pane, ended.id, ended.device, ended.using);
       if (wheel) request();
-    } else {
-      const now = performance.now();
-      const twice = lastClick && now - lastClick.at < DOUBLE_MS && Math.hypot(event.clientX - lastClick.x, event.clientY - lastClick.y) < 2 * CLICK_PIXELS;
-      lastClick = twice ? null : { at: now, x: event.clientX, y: event.clientY };
-      const click: Gesture = { kind: 'click', button: ended.button, count: twice ? 2 : 1, modifiers: ended.modifiers, at: ended.from };
-      act(click, ended.pick, ended.pane, ended.id, ended.device);
-    }
+    } else if (!ended.using) clicked(event, ended.from, ended.pane, ended.pick, ended.id, ended.button, ended.modifiers, ended.device);
     endDrag();
   };
 
   const cancel = (): void => {
+    clearTimeout(longPress);
+    touch = null;
     if (!drag) return;
     cancelAnimationFrame(frame);
     frame = 0;
@@ -284,7 +455,20 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
     const notches = -event.deltaY / (event.deltaMode === WheelEvent.DOM_DELTA_LINE ? LINES_A_NOTCH : PIXELS_A_NOTCH);
     // A pinch on a touchpad comes as a wheel with the control key that nobody holds.
     const modifiers = modifiersOf(event).filter((m) => m !== 'ctrl');
-    wheel = { notches: (wheel?.notches ?? 0) + notches, ...hoverOf(event), modifiers };
+    const bound = (kind: 'scroll' | 'pinch'): boolean => scheme().bindings.some((b) => b.trigger.kind === kind);
+    const kind = event.ctrlKey && bound('pinch') ? 'pinch' : bound('scroll') ? 'scroll' : 'wheel';
+    const before = wheel?.kind === kind ? wheel : null;
+    const { height } = canvas.getBoundingClientRect();
+    wheel = {
+      kind,
+      ...hoverOf(event),
+      modifiers,
+      notches: (before?.notches ?? 0) + notches,
+      // What lies under the fingers goes with them.
+      du: (before?.du ?? 0) - event.deltaX / height,
+      dv: (before?.dv ?? 0) + event.deltaY / height,
+      spread: (before?.spread ?? 1) * Math.exp(-event.deltaY / PIXELS_A_NOTCH),
+    };
     request();
   };
 
@@ -302,6 +486,12 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
       request();
       return;
     }
+    if (event.code === scheme().options.nearHand?.code && !event.repeat && !drag) {
+      event.preventDefault();
+      openNearHand(hover ?? { at: { u: 0, v: 0 }, pane: FREE }, true);
+      return;
+    }
+    if (event.code === 'Escape') closeNearHand();
     const at = hover?.at ?? null;
     const modifiers = modifiersOf(event);
     const { standing } = aids.getState();
@@ -328,6 +518,7 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
   };
   const onKeyUp = (event: KeyboardEvent): void => {
     held.up(event.code);
+    if (near?.byKey && event.code === scheme().options.nearHand?.code) closeNearHand();
     if (pivotKey && event.code === scheme().options.heldPivot?.code) {
       pivotKey = false;
       request();
@@ -338,6 +529,10 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
     pivotKey = false;
   };
 
+  /** A finger that leaves without a word is lifted. */
+  const onLost = (event: PointerEvent): void => {
+    if (touch?.fingers.has(event.pointerId)) onFingerUp(event);
+  };
   const onLeave = (): void => {
     if (drag) return;
     hover = null;
@@ -350,6 +545,7 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
     ['pointermove', onMove],
     ['pointerup', onUp],
     ['pointercancel', cancel],
+    ['lostpointercapture', onLost],
     ['pointerleave', onLeave],
     ['contextmenu', prevent],
     ['auxclick', prevent],
@@ -362,14 +558,49 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
   for (const [kind, listener] of onCanvas) canvas.addEventListener(kind, listener as EventListener);
   for (const [kind, listener] of onWindow) window.addEventListener(kind, listener as EventListener);
   canvas.addEventListener('wheel', onWheel, { passive: false });
-  return () => {
-    cancelAnimationFrame(frame);
-    held.release();
-    for (const [kind, listener] of onCanvas) canvas.removeEventListener(kind, listener as EventListener);
-    for (const [kind, listener] of onWindow) window.removeEventListener(kind, listener as EventListener);
-    canvas.removeEventListener('wheel', onWheel);
+  return {
+    closeNearHand,
+    useWord(action, event) {
+      if (!near) return;
+      const { at, pane, pick } = near;
+      closeNearHand();
+      const id = session.newGesture();
+      if (action.kind === 'move' && event) {
+        canvas.setPointerCapture(event.pointerId);
+        const place = hoverOf(event);
+        drag = {
+          pointer: event.pointerId,
+          button: 'left',
+          modifiers: [],
+          from: place.at,
+          last: place.at,
+          to: place.at,
+          pane,
+          x: event.clientX,
+          y: event.clientY,
+          pick,
+          id,
+          device: event.pointerType === 'touch' ? 'touch' : event.pointerType === 'pen' ? 'pen' : 'mouse',
+          using: only(scheme(), action, { kind: 'drag', button: 'left' }),
+          moved: false,
+        };
+        return;
+      }
+      act({ kind: 'key', code: 'NearHand', modifiers: [], at }, pick, pane, id, 'interface', only(scheme(), action, { kind: 'key', code: 'NearHand' }));
+    },
+    disconnect() {
+      cancelAnimationFrame(frame);
+      clearTimeout(longPress);
+      held.release();
+      for (const [kind, listener] of onCanvas) canvas.removeEventListener(kind, listener as EventListener);
+      for (const [kind, listener] of onWindow) window.removeEventListener(kind, listener as EventListener);
+      canvas.removeEventListener('wheel', onWheel);
+    },
   };
 }
+
+/** A scheme that knows one word of the near hand and nothing else. */
+const only = (scheme: Scheme, command: Action, trigger: Trigger): Scheme => ({ ...scheme, bindings: [{ context: 'stage', trigger, modifiers: [], command }] });
 
 const FREE: Pane = { name: 'free', x: 0, y: 0, size: 1 };
 const moveOf = (binding: Binding | null): string | null => (binding?.command.kind === 'move' ? binding.command.does : null);

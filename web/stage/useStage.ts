@@ -8,7 +8,7 @@ import type { Caps } from '@web/workers/makeCaps';
 import { type Remote, releaseProxy, wrap } from 'comlink';
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type Aids, createAids } from './aids';
-import { connectControls, type DrawnRectangle } from './controls';
+import { type Controls, connectControls, type DrawnRectangle } from './controls';
 import { panesOf } from './panes';
 import type { Prepared } from './prepared';
 import { createProbes, type Probes } from './probes';
@@ -66,6 +66,9 @@ export interface Stage {
   readonly drawn: View | null;
   /** Area and outline of the present cut. */
   readonly caps: Caps | null;
+  readonly controls: Controls | null;
+  /** Where the near hand is open. */
+  readonly nearHand: FramePoint | null;
 }
 
 /** Puts a session on a canvas: draws its scene, listens to its devices, and cleans up. */
@@ -77,6 +80,8 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
   const [drawn, setDrawn] = useState<View | null>(null);
   const [caps, setCaps] = useState<Caps | null>(null);
   const [handle, setHandle] = useState<StageHandle | null>(null);
+  const [controls, setControls] = useState<Controls | null>(null);
+  const [nearHand, setNearHand] = useState<FramePoint | null>(null);
   const schemeRef = useRef(scheme);
   schemeRef.current = scheme;
 
@@ -139,7 +144,7 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
     show();
     showAids();
     const ends = [session.subscribe(show), aids.subscribe(showAids), sides.subscribe(showAids)];
-    const disconnect = connectControls({
+    const connected = connectControls({
       canvas: element,
       session,
       sides,
@@ -153,14 +158,18 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
         renderer.setLoupe(at);
         setPointer(at);
       },
+      onNearHand: setNearHand,
     });
+    setControls(connected);
     return () => {
       for (const end of ends) end();
-      disconnect();
+      connected.disconnect();
+      setControls(null);
+      setNearHand(null);
     };
   }, [handle, session, sides, aids]);
 
-  return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps };
+  return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps, controls, nearHand };
 }
 
 /** Does what a dial, a tree or a panel asks for. Commands of one movement, told by the same `during`, are one gesture. */

@@ -1,4 +1,4 @@
 import type { SchemeFamily } from '@core/input';
 
 /** The families of schemes that progress is measured by, as people see them. */
-export const FAMILY_WORDS: Record<SchemeFamily, string> = { mouse: 'Mouse', keyboard: 'Keyboard', puck: '3D mouse' };
+export const FAMILY_WORDS: Record<SchemeFamily, string> = { mouse: 'Mouse', touch: 'Fingers or pen', keyboard: 'Keyboard', puck: '3D mouse' };

@@ -98,7 +98,7 @@ export function GroupScreen({ learners, assignments, recent }: Props) {
           </h2>
           <select aria-label="Scheme family" className="field !w-auto !py-1" value={family} onChange={(e) => setFamily(e.target.value as SchemeFamily | '')}>
             <option value="">All schemes</option>
-            {(['mouse', 'keyboard', 'puck'] as const).map((f) => (
+            {(['mouse', 'touch', 'keyboard', 'puck'] as const).map((f) => (
               <option key={f} value={f}>
                 {FAMILY_WORDS[f]}
               </option>

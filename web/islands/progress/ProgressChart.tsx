@@ -18,8 +18,8 @@ export interface ProgressLine {
   readonly handedInAt: string;
 }
 
-const SHAPES: Record<SchemeFamily, 'circle' | 'rect' | 'triangle'> = { mouse: 'circle', keyboard: 'rect', puck: 'triangle' };
-const TOKENS: Record<SchemeFamily, string> = { mouse: '--color-ink', keyboard: '--color-sea', puck: '--color-amber' };
+const SHAPES: Record<SchemeFamily, 'circle' | 'rect' | 'triangle' | 'rectRot'> = { mouse: 'circle', touch: 'rectRot', keyboard: 'rect', puck: 'triangle' };
+const TOKENS: Record<SchemeFamily, string> = { mouse: '--color-ink', touch: '--color-signal', keyboard: '--color-sea', puck: '--color-amber' };
 const tokenOf = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
 /** Attempts over time: points or seconds, one line a family of schemes, for one exercise or all. */

@@ -1,0 +1,82 @@
+import type { Action, Binding, Modifier, Scheme, Trigger } from './schemeSchema';
+import { BUILT_IN_SCHEMES } from './schemes';
+
+/** Changes to a scheme's bindings as plain functions: each gives a new scheme, and leaves `revision` to whoever keeps it. */
+
+const withBindings = (scheme: Scheme, bindings: readonly Binding[]): Scheme => ({ ...scheme, bindings: [...bindings] });
+
+/** A key is held for what goes on while it is down, and pressed for all else. */
+function suited(trigger: Trigger, command: Action): Trigger {
+  if (trigger.kind === 'key' && command.kind === 'steady') return { kind: 'held', code: trigger.code };
+  if (trigger.kind === 'held' && command.kind !== 'steady') return { kind: 'key', code: trigger.code };
+  return trigger;
+}
+
+/** Whether a trigger can give an action at all; words that say why not, or null. */
+export function mismatch(trigger: Trigger, command: Action): string | null {
+  const moves = command.kind === 'move';
+  switch (trigger.kind) {
+    case 'drag':
+    case 'touch':
+    case 'scroll':
+      return moves && command.does !== 'sixAxes' ? null : 'A drag is for what goes with the hand: take a key or a click.';
+    case 'wheel':
+      return (moves && command.does === 'zoom') || (command.kind === 'aid' && command.does === 'speed') ? null : 'The wheel zooms, or sets the walking speed.';
+    case 'pinch':
+      return moves && command.does === 'zoom' ? null : 'Spreading two fingers zooms.';
+    case 'axes':
+      return moves && command.does === 'sixAxes' ? null : 'The cap of a 3D mouse moves everything at once.';
+    default:
+      return moves ? 'This goes with the hand: take a drag.' : null;
+  }
+}
+
+export function setTrigger(scheme: Scheme, index: number, trigger: Trigger, modifiers: readonly Modifier[]): Scheme {
+  return withBindings(
+    scheme,
+    scheme.bindings.map((b, i) => (i === index ? { ...b, trigger: suited(trigger, b.command), modifiers: [...modifiers] } : b)),
+  );
+}
+
+export const clearBinding = (scheme: Scheme, index: number): Scheme =>
+  withBindings(
+    scheme,
+    scheme.bindings.filter((_, i) => i !== index),
+  );
+
+/** Two bindings change hands: each takes the other's gesture. */
+export function swapTriggers(scheme: Scheme, first: number, second: number): Scheme {
+  const [a, b] = [scheme.bindings[first], scheme.bindings[second]];
+  if (!a || !b) return scheme;
+  return setTrigger(setTrigger(scheme, first, b.trigger, b.modifiers), second, a.trigger, a.modifiers);
+}
+
+export const addBinding = (scheme: Scheme, command: Action, trigger: Trigger, modifiers: readonly Modifier[]): Scheme =>
+  withBindings(scheme, [...scheme.bindings, { context: 'stage', trigger: suited(trigger, command), modifiers: [...modifiers], command }]);
+
+export const changeBinding = (scheme: Scheme, index: number, change: Partial<Pick<Binding, 'gain' | 'invert'>>): Scheme =>
+  withBindings(
+    scheme,
+    scheme.bindings.map((b, i) => (i === index ? { ...b, ...change } : b)),
+  );
+
+/** For the other hand: left and right buttons change places. Twice is as before. */
+export function mirrored(scheme: Scheme): Scheme {
+  const other = { left: 'right', right: 'left', middle: 'middle' } as const;
+  return withBindings(
+    scheme,
+    scheme.bindings.map((b) =>
+      b.trigger.kind === 'drag' || b.trigger.kind === 'click' ? { ...b, trigger: { ...b.trigger, button: other[b.trigger.button] } as Trigger } : b,
+    ),
+  );
+}
+
+/** The shipped scheme for the same device: what "restore" brings back. */
+export const shippedFor = (scheme: Scheme): Scheme => BUILT_IN_SCHEMES.find((s) => s.device === scheme.device) ?? (BUILT_IN_SCHEMES[0] as Scheme);
+
+/** Every action that a shipped scheme binds, once each: what there is to choose from. */
+export const ACTION_CATALOGUE: readonly Action[] = [
+  ...new Map(
+    BUILT_IN_SCHEMES.flatMap((s) => s.bindings.filter((b) => b.context === 'stage').map((b) => [JSON.stringify(b.command), b.command] as const)),
+  ).values(),
+];

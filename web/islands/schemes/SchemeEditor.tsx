@@ -1,0 +1,200 @@
+import {
+  ACTION_CATALOGUE,
+  actionWords,
+  addBinding,
+  type Binding,
+  CAPABILITIES,
+  changeBinding,
+  clearBinding,
+  findConflicts,
+  mirrored,
+  mismatch,
+  type Scheme,
+  setTrigger,
+  shippedFor,
+  swapTriggers,
+  takenAway,
+  triggerWords,
+  unreachable,
+  wordsOfAction,
+} from '@core/input';
+import { Search } from 'lucide-react';
+import { useCallback, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { CapturePad } from './CapturePad';
+import type { Captured } from './capture';
+import { OptionsForm } from './OptionsForm';
+
+interface Props {
+  readonly scheme: Scheme;
+  readonly onChange: (scheme: Scheme) => void;
+}
+
+/** The bindings of one's own scheme: set by showing the gesture, with what gets in its way said at the row and put right there. */
+export function SchemeEditor({ scheme, onChange }: Props) {
+  const [setting, setSetting] = useState<number | 'new' | null>(null);
+  const [adding, setAdding] = useState(0);
+  const [text, setText] = useState('');
+  const conflicts = useMemo(() => findConflicts(scheme), [scheme]);
+  const beyond = useMemo(() => new Set(unreachable(scheme, CAPABILITIES[scheme.device])), [scheme]);
+  const action = ACTION_CATALOGUE[adding];
+
+  const captured = useCallback(
+    ({ trigger, modifiers }: Captured): void => {
+      if (setting === null) return;
+      const command = setting === 'new' ? action : scheme.bindings[setting]?.command;
+      if (!command) return;
+      const why = mismatch(trigger, command) ?? takenAway({ trigger, modifiers: [...modifiers] });
+      if (why) {
+        toast.error(why);
+        return;
+      }
+      onChange(setting === 'new' ? addBinding(scheme, command, trigger, modifiers) : setTrigger(scheme, setting, trigger, modifiers));
+      setSetting(null);
+    },
+    [setting, scheme, action, onChange],
+  );
+  const cancel = useCallback(() => setSetting(null), []);
+
+  const wanted = text.trim().toLowerCase();
+  const rows = scheme.bindings
+    .map((binding, index) => ({ binding, index, mine: conflicts.filter((c) => c.first === index || c.second === index) }))
+    .filter(({ binding }) => !wanted || `${triggerWords(binding)} ${actionWords(binding)}`.toLowerCase().includes(wanted))
+    .sort((a, b) => Number(b.mine.length > 0 || beyond.has(b.binding)) - Number(a.mine.length > 0 || beyond.has(a.binding)));
+
+  const troubles = (binding: Binding, index: number, mine: typeof conflicts) => (
+    <>
+      {mine.map((conflict) => {
+        const other = conflict.first === index ? conflict.second : conflict.first;
+        const otherBinding = scheme.bindings[other];
+        return (
+          <div key={`${conflict.first} ${conflict.second}`} role="alert" className="mt-1 rounded-lg bg-signal/10 px-3 py-2 text-sm">
+            <p>
+              <strong className="text-signal">In the way:</strong> {conflict.words}
+              {otherBinding && <> (also: {actionWords(otherBinding)})</>}.
+            </p>
+            <div className="mt-1 flex flex-wrap gap-1.5">
+              <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => setSetting(index)}>
+                Give this another
+              </button>
+              <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => onChange(swapTriggers(scheme, index, other))}>
+                Swap the two
+              </button>
+              <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => onChange(clearBinding(scheme, other))}>
+                Clear the other
+              </button>
+            </div>
+          </div>
+        );
+      })}
+      {beyond.has(binding) && (
+        <p role="alert" className="mt-1 text-signal text-sm">
+          This device cannot give “{triggerWords(binding)}”: set another gesture, such as a key or a button that it has.
+        </p>
+      )}
+    </>
+  );
+
+  return (
+    <div>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="button !py-1.5 text-sm" onClick={() => onChange(mirrored(scheme))}>
+          Mirror for the other hand
+        </button>
+        <button
+          type="button"
+          className="button !py-1.5 text-sm"
+          onClick={() => onChange({ ...scheme, bindings: shippedFor(scheme).bindings, options: shippedFor(scheme).options })}
+        >
+          Restore what ships for this device
+        </button>
+      </div>
+      <div className="mt-4">
+        <OptionsForm scheme={scheme} disabled={false} onChange={(options) => onChange({ ...scheme, options })} />
+      </div>
+      <h3 className="mt-6 text-lg">Bindings</h3>
+      <p className="text-ink-soft text-sm" role="status">
+        {scheme.bindings.length} bindings
+        {conflicts.length > 0 ? `, ${conflicts.length} in each other’s way: shown first` : ', none in another’s way'}
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-2">
+        <label className="relative block flex-1">
+          <span className="sr-only">Search the bindings</span>
+          <Search size={16} className="absolute top-3 left-3 text-ink-soft" aria-hidden="true" />
+          <input className="field !pl-9" placeholder="What it does, or which gesture" value={text} onChange={(e) => setText(e.target.value)} />
+        </label>
+        <label className="block">
+          <span className="sr-only">What to bind</span>
+          <select className="field" value={adding} onChange={(e) => setAdding(Number(e.target.value))}>
+            {ACTION_CATALOGUE.map((each, i) => (
+              <option key={JSON.stringify(each)} value={i}>
+                {wordsOfAction(each)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="button" className="button" onClick={() => setSetting('new')}>
+          Add a gesture for it
+        </button>
+      </div>
+      {setting === 'new' && action && <CapturePad words={wordsOfAction(action)} now={null} onCaptured={captured} onCancel={cancel} />}
+      <ul className="mt-3">
+        {rows.map(({ binding, index, mine }) => (
+          <li key={`${index} ${triggerWords(binding)} ${binding.context}`} className="border-rule border-b py-1.5">
+            <div className="flex items-center gap-3">
+              <span className="flex-1">
+                {actionWords(binding)}
+                {binding.context === 'standing' && <span className="text-ink-soft text-sm"> (standing inside)</span>}
+              </span>
+              {binding.command.kind === 'move' && binding.command.does !== 'sixAxes' && (
+                <>
+                  <label className="flex items-center gap-1 text-sm">
+                    <span className="sr-only">{actionWords(binding)}: how strongly</span>×
+                    <input
+                      type="number"
+                      className="field !w-16 !px-1.5 !py-0.5 text-right font-mono text-sm"
+                      min={0.1}
+                      max={10}
+                      step={0.1}
+                      value={binding.gain ?? 1}
+                      onChange={(e) => {
+                        const gain = Number(e.target.value);
+                        if (gain >= 0.1 && gain <= 10) onChange(changeBinding(scheme, index, { gain }));
+                      }}
+                    />
+                  </label>
+                  <label className="flex items-center gap-1 text-sm">
+                    <input
+                      type="checkbox"
+                      checked={binding.invert ?? false}
+                      onChange={(e) => onChange(changeBinding(scheme, index, { invert: e.target.checked }))}
+                    />
+                    other way<span className="sr-only">: {actionWords(binding)}</span>
+                  </label>
+                </>
+              )}
+              <button
+                type="button"
+                className="whitespace-nowrap rounded-md bg-ink px-2 font-mono text-paper text-xs leading-6 hover:bg-sea"
+                aria-label={`Set ${actionWords(binding)}: now ${triggerWords(binding)}`}
+                onClick={() => setSetting(index)}
+              >
+                {triggerWords(binding)}
+              </button>
+              <button
+                type="button"
+                className="button-quiet text-xs"
+                aria-label={`Clear ${actionWords(binding)}: ${triggerWords(binding)}`}
+                onClick={() => onChange(clearBinding(scheme, index))}
+              >
+                Clear
+              </button>
+            </div>
+            {setting === index && <CapturePad words={actionWords(binding)} now={binding} onCaptured={captured} onCancel={cancel} />}
+            {troubles(binding, index, mine)}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
