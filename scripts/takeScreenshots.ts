@@ -1,7 +1,7 @@
 /** Takes one picture of each main view; called by `npm run screenshots`. */
 import { mkdirSync } from 'node:fs';
-import { By } from 'selenium-webdriver';
-import { clickAt, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor } from '../tests/e2e/browser';
+import { By, Key, type WebElement } from 'selenium-webdriver';
+import { button, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
 import { choose, openExercise } from '../tests/e2e/screens';
 import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
@@ -20,6 +20,23 @@ async function shot(name: string): Promise<void> {
   await pause(1500);
   await saveScreenshot(driver, `${FOLDER}/${name}.png`);
   process.stdout.write(`${name}\n`);
+}
+const hover = (element: WebElement): Promise<void> => driver.actions({ async: true }).move({ origin: element, duration: 20 }).perform();
+const across = (element: WebElement): Promise<void> =>
+  driver
+    .actions({ async: true })
+    .move({ origin: element, x: -80, y: 0, duration: 0 })
+    .press()
+    .move({ origin: element, x: 0, y: 0, duration: 40 })
+    .move({ origin: element, x: 60, y: 0, duration: 40 })
+    .release()
+    .perform();
+/** Shows a drag where the editor asks for a gesture. */
+async function showDrag(name: RegExp): Promise<void> {
+  const set = await button(driver, name);
+  await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", set);
+  await set.click();
+  await across(await driver.findElement(By.css('[aria-label^="Show the gesture"]')));
 }
 const practise = (title: string): Promise<string> => openExercise(driver, stored, title);
 const scheme = async (name: string): Promise<void> => {
@@ -49,6 +66,9 @@ try {
   await practise('Round to the ladder');
   await drag(driver, [0, 0.12], [-0.09, 0.15]);
   await drag(driver, [0, 0.12], [-0.02, 0.1]);
+  await drag(driver, [0, 0.12], [-0.03, 0.16]);
+  await hover(await driver.findElement(By.css('nav[aria-label^=Wake] li:nth-child(2) button')));
+  await waitFor(driver, 'the picture of a fix', async () => (await driver.findElements(By.css('nav[aria-label^=Wake] img'))).length === 1);
   await shot('practise');
   await keys(driver, '?');
   await shot('scheme-card');
@@ -65,18 +85,32 @@ try {
   await hoverAt(driver, [-0.12, 0.1]);
   await keys(driver, 'k');
   await waitFor(driver, 'the cut', async () => (await driver.findElements(By.css('[data-arrow=section]'))).length === 1);
-  for (let i = 0; i < 4; i++) await keys(driver, '[');
+  for (let i = 0; i < 6; i++) await keys(driver, '[');
+  // What stands before the train is made glass.
+  await press(driver, 'Parts');
+  await write(driver, 'Find a part', 'great wheel');
+  await driver.findElement(By.css('[data-part="drive/train/great wheel"]')).click();
+  await press(driver, 'Glass');
+  await press(driver, 'Put the parts away');
   await shot('practise-section');
+  await practise('Down to the gear train');
+  await hoverAt(driver, [-0.12, 0.1]);
+  await keys(driver, 'k', '[', '[', '[', '[', '[', '[', 'm', 'a');
+  await shot('practise-four');
+  await practise('Up to the living room');
+  await keys(driver, 'y');
+  await waitFor(driver, 'to stand', async () => (await driver.findElements(By.css('[data-testid=eye-rule]'))).length === 1);
+  await shot('practise-standing');
+  await practise('Make room');
+  await hoverAt(driver, [0.02, 0.1]);
+  await driver.actions({ async: true }).keyDown(Key.SPACE).perform();
+  await shot('practise-near-hand');
+  await driver.actions({ async: true }).keyUp(Key.SPACE).perform();
   await card('Tomas Beck', 'Round to the ladder');
   await shot('card-match');
   await card('Tomas Beck', 'About the bell');
   await shot('card-orbit');
-  await card('Tomas Beck', 'Down to the gear train');
-  await shot('card-section');
 
-  await signInAs(driver, base(), 'Pim Aalders');
-  await card('Pim Aalders', 'Fill the frame with a panel');
-  await shot('card-frame');
   await signInAs(driver, base(), 'Ida Sorrel');
   await driver.get(`${base()}/progress`);
   await shot('progress');
@@ -93,12 +127,18 @@ try {
   await stage(driver);
   await drag(driver, [0, 0.1], [0.2, 0.16]);
   await shot('build');
-  await driver.get(`${base()}/build/${await exerciseNamed(stored, 'About the bell')}`);
-  await stage(driver);
-  await press(driver, 'Record orbit');
-  await clickAt(driver, [0.2, -0.2]);
-  await drag(driver, [0, 0.1], [0.12, 0.02]);
-  await shot('build-orbit');
+  await driver.get(`${base()}/schemes`);
+  await press(driver, /^Two-button mouse/);
+  await press(driver, 'Duplicate');
+  await press(driver, 'Restore what ships for this device');
+  await showDrag(/^Set Pan: slide the view: now right drag/);
+  await driver.executeScript("document.querySelector('[role=alert]').scrollIntoView({ block: 'center' })");
+  await shot('schemes');
+  await press(driver, 'Test bench');
+  const bench = await driver.findElement(By.css('[aria-label^="Test bench"]'));
+  await across(bench);
+  for (const key of ['e', '7', Key.ARROW_LEFT, 'k']) await driver.actions({ async: true }).sendKeys(key).perform();
+  await shot('test-bench');
 } finally {
   await close();
   await stored.close();

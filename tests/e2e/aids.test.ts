@@ -90,7 +90,7 @@ describe('what helps the eye', () => {
       await driver
         .actions({ async: true })
         .keyDown(Key.CONTROL)
-        .move({ ...at(-0.2, -0.48), duration: 0 })
+        .move({ ...at(-0.2, -0.4), duration: 0 })
         .press()
         .move({ ...at(0.1, -0.2), duration: 60 })
         .move({ ...at(0.2, -0.15), duration: 60 })

@@ -124,8 +124,8 @@ export function OptionsForm({ scheme, disabled, onChange }: Props) {
         </>
       )}
       {near && (
-        <div className="md:col-span-2">
-          <p className="mt-2 font-semibold text-sm">Words of the near hand ({near.words.length} of 12)</p>
+        <details className="md:col-span-2">
+          <summary className="mt-2 font-semibold text-sm">Words of the near hand ({near.words.length} of 12)</summary>
           <div className="mt-1 flex flex-wrap gap-1.5">
             {ACTION_CATALOGUE.filter((action) => action.kind !== 'aid').map((action) => {
               const on = near.words.some((word) => same(word, action));
@@ -143,7 +143,7 @@ export function OptionsForm({ scheme, disabled, onChange }: Props) {
               );
             })}
           </div>
-        </div>
+        </details>
       )}
     </fieldset>
   );
