@@ -1,33 +1,8 @@
-import { type Binding, BUILT_IN_SCHEMES, COMMAND_TABLE, type CommandKind, type Scheme, triggerWords } from '../core';
-
-const MOVE_KINDS = { sixAxes: ['orbit', 'pan', 'zoom', 'roll'], fingers: ['pan', 'zoom', 'roll'], boxTouching: ['select'], boxInside: ['select'] } as const;
-const POINTER_KINDS = { approach: ['zoom'], selectMore: ['select'], stand: ['level', 'walk', 'rise'] } as const;
-const STEADY_KINDS = { zoom: 'zoom', forward: 'walk', slide: 'walk', rise: 'rise', turn: 'look' } as const;
-
-/** Commands that a binding can give. */
-function kindsOf(binding: Pick<Binding, 'command'>): readonly CommandKind[] {
-  const { command } = binding;
-  switch (command.kind) {
-    case 'command':
-      return [command.command.kind];
-    case 'move':
-      return command.does in MOVE_KINDS ? MOVE_KINDS[command.does as keyof typeof MOVE_KINDS] : [command.does as CommandKind];
-    case 'atPointer':
-      return command.does in POINTER_KINDS ? POINTER_KINDS[command.does as keyof typeof POINTER_KINDS] : [command.does as CommandKind];
-    case 'steady':
-      return [STEADY_KINDS[command.does]];
-    case 'selection':
-      return [command.does === 'isolate' ? 'isolate' : 'show'];
-    case 'toggle':
-      return [command.does];
-    case 'aid':
-      return [];
-  }
-}
+import { BUILT_IN_SCHEMES, COMMAND_TABLE, type CommandKind, kindsGiven, type Scheme, triggerWords } from '../core';
 
 function gestures(scheme: Scheme, kind: CommandKind): string {
-  const found = scheme.bindings.filter((binding) => kindsOf(binding).includes(kind)).map(triggerWords);
-  const near = scheme.options.nearHand?.words.some((command) => kindsOf({ command }).includes(kind));
+  const found = scheme.bindings.filter((binding) => kindsGiven(binding).includes(kind)).map(triggerWords);
+  const near = scheme.options.nearHand?.words.some((command) => kindsGiven({ command }).includes(kind));
   if (near && found.length === 0) found.push('near hand');
   if (kind === 'cancel') found.push('Escape while dragging');
   const shown = found.length > 5 ? [...found.slice(0, 4), `${found.length - 4} more`] : found;

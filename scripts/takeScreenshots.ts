@@ -100,6 +100,7 @@ try {
   await practise('Up to the living room');
   await keys(driver, 'y');
   await waitFor(driver, 'to stand', async () => (await driver.findElements(By.css('[data-testid=eye-rule]'))).length === 1);
+  await waitFor(driver, 'the word to go', async () => (await driver.findElements(By.css('[data-sonner-toast]'))).length === 0);
   await shot('practise-standing');
   await practise('Make room');
   await hoverAt(driver, [0.02, 0.1]);
@@ -137,7 +138,9 @@ try {
   await press(driver, 'Test bench');
   const bench = await driver.findElement(By.css('[aria-label^="Test bench"]'));
   await across(bench);
-  for (const key of ['e', '7', Key.ARROW_LEFT, 'k']) await driver.actions({ async: true }).sendKeys(key).perform();
+  await driver.findElement(By.xpath("//button[.='Button 1: fit']")).click();
+  await bench.click();
+  for (const key of ['e', '7', Key.ARROW_LEFT]) await driver.actions({ async: true }).sendKeys(key).perform();
   await shot('test-bench');
 } finally {
   await close();

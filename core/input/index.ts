@@ -4,6 +4,7 @@ export * from './bindings';
 export * from './conflicts';
 export * from './editing';
 export * from './gesture';
+export * from './kindsGiven';
 export * from './multiAxis';
 export * from './pivot';
 export * from './resolve';

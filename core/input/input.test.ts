@@ -467,6 +467,47 @@ describe('the puck', () => {
     );
   });
 
+  it('is read in any layout that a device declares: split or whole, 8 or 16 bits, signed or not, with or without ids', () => {
+    const field = (usage: number, bitOffset: number, bits: number, min: number, max: number) => ({ usagePage: 0x01, usage, bitOffset, bits, min, max });
+    const usages = [0x30, 0x31, 0x32, 0x33, 0x34, 0x35];
+    const layouts = [
+      // Translation and rotation in two reports of 16 signed bits.
+      {
+        bits: 16,
+        min: -500,
+        max: 500,
+        descriptor: {
+          reports: [0, 1].map((half) => ({ id: half + 1, fields: usages.slice(half * 3, half * 3 + 3).map((u, i) => field(u, i * 16, 16, -500, 500)) })),
+        },
+      },
+      // All in one report of 8 bits from 0 to 255, behind an id.
+      { bits: 8, min: 0, max: 255, descriptor: { reports: [{ id: 9, fields: usages.map((u, i) => field(u, i * 8, 8, 0, 255)) }] } },
+      // All in one report without ids, 12 signed bits each, packed.
+      { bits: 12, min: -2047, max: 2047, descriptor: { reports: [{ id: 0, fields: usages.map((u, i) => field(u, i * 12, 12, -2047, 2047)) }] } },
+    ] as const;
+    const stroke = fc.double({ min: -1, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(fc.constantFrom(...layouts), fc.tuple(stroke, stroke, stroke, stroke, stroke, stroke), ({ bits, min, max, descriptor }, axes) => {
+        const half = min < 0 ? max : (max - min) / 2;
+        const middle = min < 0 ? 0 : (min + max) / 2;
+        const found: (number | null)[] = Array(6).fill(null);
+        for (const { id, fields } of descriptor.reports) {
+          const data = new Uint8Array(Math.ceil((fields.length * bits) / 8));
+          fields.forEach((f) => {
+            const raw = Math.round(middle + (axes[usages.indexOf(f.usage)] as number) * half);
+            for (let b = 0; b < bits; b++)
+              if ((raw >> b) & 1) data[(f.bitOffset + b) >> 3] = (data[(f.bitOffset + b) >> 3] as number) | (1 << ((f.bitOffset + b) & 7));
+          });
+          const read = readMultiAxisReport(descriptor, { id, data });
+          for (const [i, v] of read.axes.entries()) if (v !== null) found[i] = v;
+          // One byte too few tells nothing of the last axis.
+          expect(readMultiAxisReport(descriptor, { id, data: data.subarray(0, data.length - 1) }).axes).toContain(null);
+        }
+        return found.every((v, i) => v !== null && Math.abs(v - (axes[i] as number)) <= 0.5 / half + 1e-9);
+      }),
+    );
+  });
+
   it('a report that is too short or unknown tells nothing', () => {
     expect(readMultiAxisReport(PUCK_DESCRIPTOR, { id: 1, data: new Uint8Array([1, 2]) }).axes).toEqual([null, null, null, null, null, null]);
     expect(readMultiAxisReport(PUCK_DESCRIPTOR, { id: 9, data: new Uint8Array(8) })).toEqual({ axes: [null, null, null, null, null, null], buttons: null });

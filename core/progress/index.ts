@@ -2,3 +2,4 @@
 export * from './learningCurve';
 export * from './level';
 export * from './regress';
+export * from './slips';

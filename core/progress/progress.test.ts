@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { type Gesture, THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE } from '../input';
 import { randomFrom } from '../math';
 import { attemptsToReach, fitLearningCurve } from './learningCurve';
 import { isStuck, levelOf } from './level';
 import { regress } from './regress';
+import { slipOf } from './slips';
 
 describe('regress', () => {
   it('finds the line of points on it', () => {
@@ -100,5 +102,33 @@ describe('levels', () => {
     expect(isStuck([70, 60, 71, 65])).toBe(false);
     expect(isStuck([70, 60, 65])).toBe(false);
     expect(isStuck([96, 96, 95, 95])).toBe(false);
+  });
+});
+
+describe('slips', () => {
+  const drag = (button: 'left' | 'middle' | 'right'): Gesture => ({
+    kind: 'drag',
+    button,
+    modifiers: [],
+    from: { u: 0, v: 0 },
+    last: { u: 0, v: 0 },
+    to: { u: 0.1, v: 0 },
+    done: true,
+  });
+  it('are gestures that the earlier scheme binds to what is asked for, and this one does not', () => {
+    // With three buttons the right one zooms and the middle one slides; with two the right one slides.
+    expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('right'), ['zoom'])).toMatchObject({
+      gesture: 'right drag',
+      wanted: 'zoom',
+      words: 'In this scheme right drag is for: Pan: slide the view. Zoom: Alt + right drag.',
+    });
+    expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('middle'), ['pan'])?.words).toBe(
+      'This scheme does nothing on middle drag. Pan: slide the view: right drag.',
+    );
+  });
+  it('are not what does the same in both, nor what was not asked for', () => {
+    expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('left'), ['orbit'])).toBeNull();
+    expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('right'), ['orbit'])).toBeNull();
+    expect(slipOf(TWO_BUTTON_MOUSE, THREE_BUTTON_MOUSE, drag('middle'), ['pan'])).toBeNull();
   });
 });

@@ -206,3 +206,20 @@ describe('advice', () => {
     );
   });
 });
+
+it('slips are counted by gesture and cost no points', () => {
+  const exercise = exerciseOf({ kind: 'matchView', target: start, subject: [] });
+  const slip = (t: number, gesture: string) => ({ t, kind: 'slip' as const, step: 0, gesture, wanted: 'pan' });
+  const plain = scoreAttempt(exercise, crate, attempt([{ kind: 'zoom', factor: 1.1 }]));
+  const slipped = scoreAttempt(
+    exercise,
+    crate,
+    attempt([{ kind: 'zoom', factor: 1.1 }], [slip(0.5, 'middle drag'), slip(0.6, 'left drag'), slip(0.7, 'middle drag')]),
+  );
+  expect(slipped.slips).toEqual([
+    { gesture: 'middle drag', wanted: 'pan', times: 2 },
+    { gesture: 'left drag', wanted: 'pan', times: 1 },
+  ]);
+  expect(slipped.score).toBe(plain.score);
+  expect(plain).not.toHaveProperty('slips');
+});

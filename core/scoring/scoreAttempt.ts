@@ -39,6 +39,8 @@ export interface ScoreCard {
   readonly flashes: number;
   readonly seconds: number;
   readonly gestures: number;
+  /** Habits of the scheme that the learner comes from, by gesture; left out when there were none. */
+  readonly slips?: readonly { readonly gesture: string; readonly wanted: string; readonly times: number }[];
   readonly steps: readonly StepResult[];
 }
 
@@ -70,6 +72,18 @@ function unreached(step: Step): StepResult {
   return { id: step.id, goal: step.goal.kind, skill: step.skill, brief: step.brief, score: 0, seconds: null, criteria, scene: null };
 }
 
+/** The slips of an attempt, the most frequent first; they cost no points. */
+function slipsIn(trace: Trace): NonNullable<ScoreCard['slips']> {
+  const found = new Map<string, { gesture: string; wanted: string; times: number }>();
+  for (const event of trace.events) {
+    if (event.kind !== 'slip') continue;
+    const key = `${event.gesture} ${event.wanted}`;
+    const known = found.get(key) ?? { gesture: event.gesture, wanted: event.wanted, times: 0 };
+    found.set(key, { ...known, times: known.times + 1 });
+  }
+  return [...found.values()].sort((a, b) => b.times - a.times);
+}
+
 /**
  * The score card of an attempt: the trace is replayed and every step judged where it ended. Pure and the same in every
  * engine. `scheme`: the one the attempt was made with, so that advice can name its gestures.
@@ -94,7 +108,16 @@ export function scoreAttempt(exercise: Pick<Exercise, 'steps'>, model: ScoredMod
   });
   const score = scoreOf(steps.flatMap((step) => step.criteria));
   const gestures = evidence.reduce((sum, e) => sum + (e ? gestureCounts(e.moves).gestures : 0), 0);
-  return { version: 1, score, flashes: flashesFor(score), seconds: steps.reduce((sum, step) => sum + (step.seconds ?? 0), 0), gestures, steps };
+  const slips = slipsIn(trace);
+  return {
+    version: 1,
+    score,
+    flashes: flashesFor(score),
+    seconds: steps.reduce((sum, step) => sum + (step.seconds ?? 0), 0),
+    gestures,
+    ...(slips.length > 0 ? { slips } : {}),
+    steps,
+  };
 }
 
 /** Criteria that the present scene alone tells, cheapest to read first; what live help shows. */

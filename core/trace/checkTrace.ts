@@ -52,7 +52,7 @@ function eventOrder(trace: Trace, steps: number): Refusal | null {
       if (paused === (event.kind === 'pause')) return refused;
       paused = event.kind === 'pause';
     }
-    if ((event.kind === 'answer' || event.kind === 'hint') && event.step >= steps) return refused;
+    if ((event.kind === 'answer' || event.kind === 'hint' || event.kind === 'slip') && event.step >= steps) return refused;
   }
   const count = (kind: string): number => trace.events.filter((event) => event.kind === kind).length;
   return count('begin') > 1 || count('handIn') > 1 ? refused : null;

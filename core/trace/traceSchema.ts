@@ -20,6 +20,8 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.object({ t: seconds, kind: z.literal('pause') }),
   z.object({ t: seconds, kind: z.literal('resume') }),
   z.object({ t: seconds, kind: z.literal('answer'), step, call: z.number().int().min(0).max(100) }),
+  /** A gesture of the scheme that the learner comes from, where it did what was asked for. */
+  z.object({ t: seconds, kind: z.literal('slip'), step, gesture: z.string().max(80), wanted: z.string().max(40) }),
   z.object({ t: seconds, kind: z.literal('pick'), part: z.string().max(1000) }),
   z.object({ t: seconds, kind: z.literal('handIn') }),
 ]);

@@ -159,6 +159,25 @@ describe('a scheme of one’s own', () => {
   });
 });
 
+it('who comes from another scheme is told when an old habit slips in, and finds it on the card', async () => {
+  const { driver } = browser;
+  await picturing(driver, 'slips', async () => {
+    await openExercise(driver, stored, 'Make room');
+    await choose(driver, 'Scheme', 'Three-button mouse');
+    await stage(driver);
+    await press(driver, /^Scheme card/);
+    await choose(driver, /^I come from/, 'Two-button mouse');
+    await press(driver, 'Close');
+    // Sliding is asked for. With two buttons the right one slides; with three it zooms.
+    await drag(driver, [0, 0.1], [0, 0.05], 'right');
+    await says(/In this scheme right drag is for: Zoom/);
+    const attempt = await handIn(driver, stored);
+    expect(attempt.card.slips).toEqual([{ gesture: 'right drag', wanted: 'pan', times: 1 }]);
+    await says(/Old habits: right drag for pan, 1 time/);
+    await driver.executeScript("localStorage.removeItem('dial-home-earlier-scheme')");
+  });
+});
+
 describe('a whole exercise', () => {
   it('by fingers on a touch screen: orbited, spread, the near hand by a long press', async () => {
     const { driver } = browser;

@@ -9,6 +9,9 @@ export function shortcutFor(scheme: Scheme, action: Action): string | null {
   return found ? triggerWords(found) : null;
 }
 
+/** The first of the words: there is little room on the row. */
+export const shortWords = (action: Action): string => wordsOfAction(action).split(/[:;,]| to the | along the /)[0] ?? '';
+
 interface Props {
   readonly at: FramePoint;
   readonly scheme: Scheme;
@@ -23,21 +26,22 @@ export function NearHand({ at, scheme, controls }: Props) {
     <div
       role="toolbar"
       aria-label="Near hand"
-      className="absolute z-20 flex max-w-[92%] flex-wrap justify-center gap-1 rounded-xl border-2 border-ink bg-card p-1.5 shadow-lg"
-      style={{ left: `${Math.min(70, Math.max(30, left))}%`, top: `${Math.min(88, Math.max(10, top))}%`, transform: 'translate(-50%, -50%)' }}
+      className="absolute z-20 flex w-max max-w-[96%] flex-wrap justify-center rounded-xl border-2 border-ink bg-card p-1 shadow-lg"
+      style={{ left: `${left}%`, top: `${Math.min(88, Math.max(10, top))}%`, transform: `translate(${-Math.min(96, Math.max(4, left))}%, -50%)` }}
     >
       {words.map((action) => (
         <button
           key={JSON.stringify(action)}
           type="button"
-          className="touch-none rounded-lg px-2.5 py-1.5 text-left text-sm leading-tight hover:bg-amber/30"
+          aria-label={wordsOfAction(action)}
+          className="touch-none rounded-lg px-2 py-1.5 text-left text-sm leading-tight hover:bg-amber/30"
           onPointerDown={(event) => {
             event.preventDefault();
             if (action.kind === 'move') controls.useWord(action, event);
           }}
           onClick={() => action.kind !== 'move' && controls.useWord(action, null)}
         >
-          <span className="block font-semibold">{wordsOfAction(action)}</span>
+          <span className="block font-semibold">{shortWords(action)}</span>
           <span className="block font-mono text-[11px] text-ink-soft">{shortcutFor(scheme, action) ?? ' '}</span>
         </button>
       ))}

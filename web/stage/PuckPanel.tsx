@@ -1,60 +1,65 @@
-import { bindingFor, bindingName, type Gesture, PUCK_DESCRIPTOR, puckReports, readMultiAxisReport, resolve, type Scheme, type SixAxes } from '@core/input';
+import { PUCK_DESCRIPTOR, puckReports, type Scheme, type SixAxes } from '@core/input';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import type { Session } from './session';
+import { createReportReader, listenForMultiAxis } from './multiAxisDevice';
+import { createPuckFeed, type PuckListener } from './puckFeed';
 
 const REST: SixAxes = [0, 0, 0, 0, 0, 0];
 const KEY_STROKE = 0.8;
 const REACH = 46;
+/** A device sends its strokes again and again while the cap is held, ms. */
+const AGAIN_MS = 80;
 
-/** Feeds six-axis reports into a session, as a real device's reports would be: parsed, shaped, resolved, once a frame. */
-function usePuck(session: Session, scheme: Scheme): { send: (axes: SixAxes, buttons: readonly number[]) => void } {
-  const state = useRef({ axes: [...REST] as number[], buttons: [] as readonly number[], frame: 0, last: 0, gesture: 0 });
-  useEffect(() => () => cancelAnimationFrame(state.current.frame), []);
-
-  const tick = (now: number): void => {
-    const s = state.current;
-    s.frame = 0;
-    const axes = s.axes as unknown as SixAxes;
-    if (axes.every((a) => a === 0)) {
-      s.gesture = 0;
-      return;
-    }
-    const dt = Math.min(0.1, (now - s.last) / 1000);
-    s.last = now;
-    const gesture: Gesture = { kind: 'axes', axes, dt };
-    const binding = bindingFor(scheme, gesture);
-    if (binding) {
-      if (!s.gesture) s.gesture = session.newGesture();
-      session.perform(resolve(scheme, gesture, session.getState().scene, null), { id: s.gesture, device: 'puck', binding: bindingName(binding) });
-    }
-    s.frame = requestAnimationFrame(tick);
-  };
-
+/** The simulated device and a real one, through the same reader and the same feed. */
+function usePuck(listener: PuckListener) {
+  const heard = useRef(listener);
+  heard.current = listener;
+  const [device, setDevice] = useState<string | null>(null);
+  const parts = useRef<{
+    feed: ReturnType<typeof createPuckFeed>;
+    reader: ReturnType<typeof createReportReader>;
+    end: (() => void) | null;
+    again: number;
+  } | null>(null);
+  if (!parts.current) {
+    const feed = createPuckFeed(() => heard.current);
+    parts.current = {
+      feed,
+      reader: createReportReader(PUCK_DESCRIPTOR, { onAxes: feed.axes, onButton: feed.button, onIgnored: () => {} }),
+      end: null,
+      again: 0,
+    };
+  }
+  const { feed, reader } = parts.current;
+  useEffect(
+    () => () => {
+      window.clearInterval(parts.current?.again);
+      parts.current?.end?.();
+      reader.stop();
+      feed.dispose();
+    },
+    [feed, reader],
+  );
   return {
-    send(axes, buttons) {
-      const s = state.current;
-      for (const report of puckReports(axes, buttons)) {
-        const read = readMultiAxisReport(PUCK_DESCRIPTOR, report);
-        read.axes.forEach((value, i) => {
-          if (value !== null) s.axes[i] = value;
-        });
-        if (!read.buttons) continue;
-        for (const button of read.buttons.filter((b) => !s.buttons.includes(b))) {
-          const gesture: Gesture = { kind: 'puckButton', button };
-          const binding = bindingFor(scheme, gesture);
-          if (binding)
-            session.perform(resolve(scheme, gesture, session.getState().scene, null), {
-              id: session.newGesture(),
-              device: 'puck',
-              binding: bindingName(binding),
-            });
-        }
-        s.buttons = read.buttons;
-      }
-      if (!s.frame && s.axes.some((a) => a !== 0)) {
-        s.last = performance.now();
-        s.frame = requestAnimationFrame(tick);
-      }
+    device,
+    send(axes: SixAxes, buttons: readonly number[]): void {
+      const report = (): void => {
+        for (const { id, data } of puckReports(axes, buttons)) reader.report(id, data);
+      };
+      window.clearInterval(parts.current?.again);
+      report();
+      if (parts.current && axes.some((a) => a !== 0)) parts.current.again = window.setInterval(report, AGAIN_MS);
+    },
+    async connect(): Promise<void> {
+      parts.current?.end?.();
+      const end = await listenForMultiAxis({
+        onConnected: setDevice,
+        onAxes: feed.axes,
+        onButton: feed.button,
+        onIgnored: () => {},
+        onEnd: () => setDevice(null),
+        onRefused: setDevice,
+      });
+      if (parts.current) parts.current.end = end;
     },
   };
 }
@@ -68,10 +73,17 @@ const PADS = [
 
 export type PuckMoves = NonNullable<Scheme['options']['puck']>['moves'];
 
+interface Props {
+  readonly listener: PuckListener;
+  readonly scheme: Scheme;
+  /** Left out: whether the cap moves the model or the camera is not to be chosen here. */
+  readonly onMoves?: (moves: PuckMoves) => void;
+}
+
 /** The simulated 3D mouse: a cap on three pads that springs back. Arrow keys hold a stroke while they are down. */
-export function PuckPanel({ session, scheme, onMoves }: { readonly session: Session; readonly scheme: Scheme; readonly onMoves: (moves: PuckMoves) => void }) {
+export function PuckPanel({ listener, scheme, onMoves }: Props) {
   const moves = scheme.options.puck?.moves ?? 'model';
-  const puck = usePuck(session, scheme);
+  const puck = usePuck(listener);
   const [held, setHeld] = useState<{ id: string; x: number; y: number } | null>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
   const keys = useRef(new Set<string>());
@@ -135,13 +147,15 @@ export function PuckPanel({ session, scheme, onMoves }: { readonly session: Sess
           </div>
         ))}
       </div>
-      <label className="mt-2 flex items-center gap-2 text-xs">
-        The cap moves
-        <select className="field !w-auto !py-0.5 text-xs" value={moves} onChange={(e) => onMoves(e.target.value as PuckMoves)}>
-          <option value="model">the model</option>
-          <option value="camera">the camera</option>
-        </select>
-      </label>
+      {onMoves && (
+        <label className="mt-2 flex items-center gap-2 text-xs">
+          The cap moves
+          <select className="field !w-auto !py-0.5 text-xs" value={moves} onChange={(e) => onMoves(e.target.value as PuckMoves)}>
+            <option value="model">the model</option>
+            <option value="camera">the camera</option>
+          </select>
+        </label>
+      )}
       <div className="mt-2 flex gap-2">
         {[1, 2].map((button) => (
           <button
@@ -157,6 +171,16 @@ export function PuckPanel({ session, scheme, onMoves }: { readonly session: Sess
           </button>
         ))}
       </div>
+      {onMoves && (
+        <button type="button" className="button-quiet mt-1.5 text-xs" onClick={() => void puck.connect()}>
+          Connect a real one
+        </button>
+      )}
+      {puck.device && (
+        <p className="text-xs" role="status">
+          {puck.device}
+        </p>
+      )}
     </section>
   );
 }

@@ -64,6 +64,8 @@ export interface ControlsOptions {
   readonly onPointer: (at: FramePoint | null) => void;
   /** Where the near hand is open; null when it is not. */
   readonly onNearHand: (at: FramePoint | null) => void;
+  /** Every whole gesture on the stage, bound or not, before it is resolved. */
+  readonly onGesture?: (gesture: Gesture) => void;
 }
 
 /** Devices connected to a session, until `disconnect`. */
@@ -117,7 +119,19 @@ const RECTANGLES: Partial<Record<string, (drag: Drag) => string>> = {
 };
 
 /** Connects pointer, wheel and keys to a session: device events become gestures, the scheme makes them commands. */
-export function connectControls({ canvas, session, sides, aids, probes, scheme, onRectangle, onPivot, onPointer, onNearHand }: ControlsOptions): Controls {
+export function connectControls({
+  canvas,
+  session,
+  sides,
+  aids,
+  probes,
+  scheme,
+  onRectangle,
+  onPivot,
+  onPointer,
+  onNearHand,
+  onGesture,
+}: ControlsOptions): Controls {
   let drag: Drag | null = null;
   let hover: { at: FramePoint; pane: Pane } | null = null;
   let frame = 0;
@@ -183,6 +197,7 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
 
   const act = (gesture: Gesture, found: Pick | null, pane: Pane, id: number, device: MoveGesture['device'], using: Scheme | null = null): boolean => {
     const standing = using ? false : aids.getState().standing;
+    if (!using && !standing && (!('done' in gesture) || gesture.done)) onGesture?.(gesture);
     const binding = bindingFor(using ?? scheme(), gesture, standing);
     if (!binding) return false;
     if (binding.command.kind === 'aid') {
@@ -504,7 +519,10 @@ export function connectControls({ canvas, session, sides, aids, probes, scheme, 
     }
     const gesture: Gesture = { kind: 'key', code: event.code, modifiers, at };
     const binding = bindingFor(scheme(), gesture, standing);
-    if (!binding) return;
+    if (!binding) {
+      if (!event.repeat) onGesture?.(gesture);
+      return;
+    }
     event.preventDefault();
     // An aid is turned on once, however long its key is held.
     if (event.repeat && binding.command.kind === 'aid') return;

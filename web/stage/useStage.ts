@@ -1,4 +1,4 @@
-import type { FramePoint, Scheme } from '@core/input';
+import type { FramePoint, Gesture, Scheme } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
 import { effectiveVisibility } from '@core/navigation';
@@ -72,7 +72,7 @@ export interface Stage {
 }
 
 /** Puts a session on a canvas: draws its scene, listens to its devices, and cleans up. */
-export function useStage(prepared: Prepared | null, session: Session | null, scheme: Scheme): Stage {
+export function useStage(prepared: Prepared | null, session: Session | null, scheme: Scheme, onGesture?: (gesture: Gesture) => void): Stage {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [rectangle, setRectangle] = useState<DrawnRectangle | null>(null);
   const [pivot, setPivot] = useState<Vec3 | null>(null);
@@ -84,6 +84,8 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
   const [nearHand, setNearHand] = useState<FramePoint | null>(null);
   const schemeRef = useRef(scheme);
   schemeRef.current = scheme;
+  const gestureRef = useRef(onGesture);
+  gestureRef.current = onGesture;
 
   useEffect(() => {
     const element = canvas.current;
@@ -159,6 +161,7 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
         setPointer(at);
       },
       onNearHand: setNearHand,
+      onGesture: (gesture) => gestureRef.current?.(gesture),
     });
     setControls(connected);
     return () => {

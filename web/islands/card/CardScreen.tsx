@@ -150,6 +150,13 @@ export function CardScreen({ card, exercise, details, meshHash, pictures, learne
             ))}
         </div>
       </header>
+      {card.slips && (
+        <p className="mb-4 text-sm" data-testid="slips">
+          <strong>Old habits:</strong>{' '}
+          {card.slips.map((slip) => `${slip.gesture} for ${slip.wanted}, ${slip.times} ${slip.times === 1 ? 'time' : 'times'}`).join('; ')}. They cost no
+          points.
+        </p>
+      )}
       {card.steps.map((result, i) => (
         <StepPart key={result.id} result={result} index={i} many={card.steps.length > 1}>
           {PICTURED.has(result.goal) && (

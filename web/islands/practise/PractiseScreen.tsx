@@ -5,6 +5,7 @@ import type { View } from '@core/view';
 import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
+import { puckToSession } from '@web/stage/puckFeed';
 import { StageView } from '@web/stage/StageView';
 import { useCommand, useFolded, useStage } from '@web/stage/useStage';
 import { ViewDial } from '@web/stage/ViewDial';
@@ -25,6 +26,7 @@ import { targetSceneOf } from './targetScene';
 import { type Opener, openOnServer, type Practised, useAttempt } from './useAttempt';
 import { useCalls } from './useCalls';
 import { useCloseness } from './useCloseness';
+import { useSlips } from './useSlips';
 
 interface Props {
   readonly exercise: Practised;
@@ -73,9 +75,11 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
   const open = useMemo(() => tryOut?.open ?? openOnServer(exercise), [tryOut, exercise]);
   const attempt = useAttempt(exercise, meshHash, home, chosen, open, tryOut?.loaded ?? null);
   const { session, prepared, opened } = attempt;
-  const stage = useStage(prepared, session, scheme);
+  const slips = useSlips(schemes, scheme);
+  const stage = useStage(prepared, session, scheme, slips.onGesture);
   const { handle, drawn } = stage;
   const folded = useFolded(stage);
+  const puck = useMemo(() => (session ? puckToSession(session, scheme) : null), [session, scheme]);
   const state = useStore(session ?? (nothing as never), (s: ReturnType<NonNullable<typeof session>['getState']> | null) => s);
 
   const present = exercise.steps[step];
@@ -85,6 +89,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
   const closeness = useCloseness(prepared, home, session, present, scheme, exercise.liveHelp);
   const calls = useCalls(goal?.kind === 'callView' ? (goal as GoalOf<'callView'>) : null, session, opened?.seed ?? 0, step);
 
+  slips.now.current = { session, call: calls.call, closeness, step };
   useEffect(() => {
     setStep(0);
     setHints([]);
@@ -203,9 +208,9 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
         </div>
         {picture && goal?.kind !== 'callView' && <TargetPicture picture={picture} onLay={setLaid} />}
         {present && <GoalPanel step={present} calls={calls} />}
-        {scheme.family === 'puck' && session && (
+        {scheme.family === 'puck' && puck && (
           <PuckPanel
-            session={session}
+            listener={puck}
             scheme={scheme}
             onMoves={(next) => {
               window.localStorage.setItem(KEPT_MOVES, next);
@@ -285,6 +290,20 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
       </div>
 
       <Sheet open={sheet === 'scheme'} onOpenChange={(o) => setSheet(o ? 'scheme' : null)} title={`Scheme card: ${scheme.name}`} wide>
+        <label className="mb-3 flex items-center gap-2 text-sm">
+          I come from
+          <select className="field !w-auto !py-1" value={slips.earlierId} onChange={(e) => slips.setEarlier(e.target.value)}>
+            <option value="">no other scheme</option>
+            {schemes
+              .filter((s) => s.id !== scheme.id)
+              .map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.name}
+                </option>
+              ))}
+          </select>
+          <span className="text-ink-soft">and am told when an old habit slips in</span>
+        </label>
         <SchemeCard scheme={scheme} />
       </Sheet>
       <Ask

@@ -1,5 +1,7 @@
 import { actionWords, type Binding, bindingFor, type Gesture, type Scheme, triggerWords } from '@core/input';
 import { listenForMultiAxis } from '@web/stage/multiAxisDevice';
+import { PuckPanel } from '@web/stage/PuckPanel';
+import type { PuckListener } from '@web/stage/puckFeed';
 import { type PointerEvent, useEffect, useRef, useState, type WheelEvent } from 'react';
 import { modifiersHeld, wheelCaptured } from './capture';
 
@@ -12,6 +14,8 @@ interface Line {
 
 const KEPT = 14;
 const BUTTONS = ['left', 'middle', 'right'] as const;
+/** The six axes by what the hand does. */
+const AXES = ['slide', 'push', 'lift', 'tilt', 'lean', 'twist'] as const;
 
 /** Shows live what each device sends and what the scheme makes of it. */
 export function TestBench({ scheme }: { readonly scheme: Scheme }) {
@@ -91,6 +95,21 @@ export function TestBench({ scheme }: { readonly scheme: Scheme }) {
       `${triggerWords({ trigger, modifiers: [...modifiers] })} (${Math.round(event.deltaX)}, ${Math.round(event.deltaY)})`,
     );
   };
+  const bindings = bindingFor(scheme, { kind: 'axes', axes: [1, 0, 0, 0, 0, 0], dt: 0 });
+  const moving = useRef(false);
+  const puck: PuckListener = {
+    axes(strokes) {
+      setAxes(strokes);
+      if (moving.current) return;
+      moving.current = true;
+      tell('3D mouse, simulated', AXES.filter((_, i) => strokes[i] !== 0).join(', '), bindings);
+    },
+    button: (button) => told('3D mouse, simulated', { kind: 'puckButton', button }, `button ${button}`),
+    rest() {
+      moving.current = false;
+      setAxes([0, 0, 0, 0, 0, 0]);
+    },
+  };
   const connect = async (): Promise<void> => {
     end.current?.();
     end.current = await listenForMultiAxis({
@@ -109,7 +128,7 @@ export function TestBench({ scheme }: { readonly scheme: Scheme }) {
         role="application"
         aria-label="Test bench: keys, buttons, wheel and fingers are shown here"
         tabIndex={0}
-        className="mt-3 grid h-40 touch-none place-items-center rounded-xl border-2 border-ink border-dashed bg-paper"
+        className="mt-3 grid h-28 touch-none place-items-center rounded-xl border-2 border-ink select-none border-dashed bg-paper"
         onPointerDown={press}
         onPointerMove={move}
         onPointerUp={release}
@@ -131,9 +150,12 @@ export function TestBench({ scheme }: { readonly scheme: Scheme }) {
           Connect a 3D mouse
         </button>
         <span className="text-sm" role="status">
-          {connected ? `${connected.name}; ${connected.ignored} reports could not be read` : 'None is connected. The puck panel in Practise needs none.'}
+          {connected ? `${connected.name}; ${connected.ignored} reports could not be read` : 'None is connected. The simulated one needs none.'}
         </span>
-        {connected && <span className="font-mono text-xs">{axes.map((a) => a.toFixed(2)).join('  ')}</span>}
+        {(connected || axes.some((a) => a !== 0)) && <span className="font-mono text-xs">{axes.map((a) => a.toFixed(2)).join('  ')}</span>}
+      </div>
+      <div className="mt-3 max-w-72">
+        <PuckPanel scheme={scheme} listener={puck} />
       </div>
       <table className="mt-4 w-full text-left text-sm">
         <thead>

@@ -1,0 +1,104 @@
+import { PUCK_DESCRIPTOR, puckReports, SIX_AXIS_PUCK } from '@core/input';
+import { contextFor } from '@core/scoring';
+import { crate, start } from '@core/tests/practice';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { createReportReader, describeReports } from './multiAxisDevice';
+import { createPuckFeed, puckToSession } from './puckFeed';
+import { createSession } from './session';
+
+beforeEach(() => vi.useFakeTimers());
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+const reader = () => {
+  const heard = { axes: [] as (readonly number[])[], buttons: [] as number[], ignored: 0 };
+  const made = createReportReader(PUCK_DESCRIPTOR, {
+    onAxes: (a) => heard.axes.push(a),
+    onButton: (b) => heard.buttons.push(b),
+    onIgnored: (n) => {
+      heard.ignored = n;
+    },
+  });
+  return { heard, made };
+};
+
+it('what a device declares becomes bit fields: ranges, paddings and several collections', () => {
+  const described = describeReports([
+    {
+      usagePage: 1,
+      usage: 8,
+      inputReports: [
+        { reportId: 1, items: [{ usages: [0x10030, 0x10031, 0x10032], reportSize: 16, reportCount: 3, logicalMinimum: -350, logicalMaximum: 350 }] },
+      ],
+      children: [
+        {
+          inputReports: [
+            {
+              reportId: 3,
+              items: [
+                { reportSize: 4, reportCount: 1 },
+                { isRange: true, usageMinimum: 0x90001, usageMaximum: 0x90004, reportSize: 1, reportCount: 4, logicalMinimum: 0, logicalMaximum: 1 },
+              ],
+            },
+          ],
+        },
+      ],
+    },
+  ]);
+  expect(described.reports).toEqual([
+    { id: 1, fields: [0, 1, 2].map((i) => ({ usagePage: 1, usage: 0x30 + i, bitOffset: i * 16, bits: 16, min: -350, max: 350 })) },
+    { id: 3, fields: [0, 1, 2, 3].map((i) => ({ usagePage: 9, usage: i + 1, bitOffset: 4 + i, bits: 1, min: 0, max: 1 })) },
+  ]);
+});
+
+it('reports split over translation and rotation make one state; a button is told once a press; what cannot be read is counted', () => {
+  const { heard, made } = reader();
+  for (const { id, data } of puckReports([0.5, 0, 0, 0, 0, -1], [2])) made.report(id, data);
+  expect(heard.axes.at(-1)).toEqual([expect.closeTo(0.5, 2), 0, 0, 0, 0, -1]);
+  for (const { id, data } of puckReports([0.5, 0, 0, 0, 0, -1], [2])) made.report(id, data);
+  expect(heard.buttons).toEqual([2]);
+  made.report(1, new Uint8Array([1]));
+  made.report(77, new Uint8Array(8));
+  expect(heard.ignored).toBe(2);
+});
+
+it('a device that falls silent in mid-motion, or is unplugged, stops the motion', () => {
+  const { heard, made } = reader();
+  for (const { id, data } of puckReports([0, 1, 0, 0, 0, 0], [])) made.report(id, data);
+  vi.advanceTimersByTime(500);
+  expect(heard.axes.at(-1)).toEqual([0, 0, 0, 0, 0, 0]);
+  for (const { id, data } of puckReports([0, 1, 0, 0, 0, 0], [])) made.report(id, data);
+  made.stop();
+  expect(heard.axes.at(-1)).toEqual([0, 0, 0, 0, 0, 0]);
+});
+
+it('strokes last from picture to picture, and from rest to rest are one gesture of the session', () => {
+  let frames: ((now: number) => void)[] = [];
+  vi.stubGlobal('requestAnimationFrame', (f: (now: number) => void) => frames.push(f));
+  vi.stubGlobal('cancelAnimationFrame', () => {});
+  const session = createSession({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'recover'] });
+  const listener = puckToSession(session, SIX_AXIS_PUCK);
+  const feed = createPuckFeed(() => listener);
+  const draw = (ms: number): void => {
+    vi.advanceTimersByTime(ms);
+    const due = frames;
+    frames = [];
+    for (const f of due) f(performance.now());
+  };
+  feed.axes([0, 0, 0, 0, 0, 0.8]);
+  draw(20);
+  draw(20);
+  feed.axes([0, 0, 0, 0, 0, 0]);
+  draw(20);
+  feed.axes([0.8, 0, 0, 0, 0, 0]);
+  draw(20);
+  feed.button(1);
+  expect(session.moves.map((m) => [m.command.kind, m.gesture?.id])).toEqual([
+    ['orbit', 1],
+    ['orbit', 1],
+    ['pan', 2],
+    ['fit', 3],
+  ]);
+});
