@@ -18,7 +18,7 @@ interface Props {
   readonly controls: Controls;
 }
 
-/** One row of words at the pointer: press one and drag, or just press; let go and you are back. */
+/** One row of words just above the pointer, clear of the finger that opened it: press one and drag, or just press; let go and you are back. */
 export function NearHand({ at, scheme, controls }: Props) {
   const { left, top } = toPercent(at);
   const words = scheme.options.nearHand?.words ?? [];
@@ -27,7 +27,7 @@ export function NearHand({ at, scheme, controls }: Props) {
       role="toolbar"
       aria-label="Near hand"
       className="absolute z-20 flex w-max max-w-[96%] flex-wrap justify-center rounded-xl border-2 border-ink bg-card p-1 shadow-lg"
-      style={{ left: `${left}%`, top: `${Math.min(88, Math.max(10, top))}%`, transform: `translate(${-Math.min(96, Math.max(4, left))}%, -50%)` }}
+      style={{ left: `${left}%`, top: `${top}%`, transform: `translate(${-Math.min(96, Math.max(4, left))}%, ${top > 18 ? 'calc(-100% - 20px)' : '24px'})` }}
     >
       {words.map((action) => (
         <button

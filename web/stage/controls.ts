@@ -147,6 +147,7 @@ export function connectControls({
   } | null = null;
   let near: { readonly at: FramePoint; readonly pane: Pane; readonly pick: Pick | null; readonly byKey: boolean } | null = null;
   let longPress: ReturnType<typeof setTimeout> | undefined;
+  let pressedAt = 0;
   let wheelGroup: { id: number; at: number } | null = null;
   let keyGroup: { id: number; at: number; name: string } | null = null;
   let lastClick: { at: number; x: number; y: number } | null = null;
@@ -296,6 +297,7 @@ export function connectControls({
   /** A press that stays where it is shows the near hand, for those who have no key at hand. */
   const waitForLongPress = (event: PointerEvent): void => {
     clearTimeout(longPress);
+    pressedAt = event.timeStamp;
     if (event.pointerType === 'mouse' || !scheme().options.nearHand) return;
     const place = hoverOf(event);
     longPress = setTimeout(() => {
@@ -305,6 +307,10 @@ export function connectControls({
       openNearHand(place, false);
     }, LONG_PRESS);
   };
+
+  /** A press that was held long enough, on a machine too busy to have noticed meanwhile. */
+  const wasLongPress = (event: PointerEvent): boolean =>
+    event.pointerType !== 'mouse' && Boolean(scheme().options.nearHand) && event.timeStamp - pressedAt >= LONG_PRESS;
 
   const onFinger = (event: PointerEvent): void => {
     event.preventDefault();
@@ -353,7 +359,9 @@ export function connectControls({
     }
     const ended = touch;
     touch = null;
-    if (!ended.moved) clicked(event, ended.from, ended.pane, ended.pick, ended.id, 'left', [], 'touch');
+    if (ended.moved) return;
+    if (wasLongPress(event)) openNearHand({ at: ended.from, pane: ended.pane }, false);
+    else clicked(event, ended.from, ended.pane, ended.pick, ended.id, 'left', [], 'touch');
   };
 
   const clicked = (
@@ -450,7 +458,8 @@ export function connectControls({
       frame = 0;
       act(dragGesture(ended, true), ended.pick, ended.pane, ended.id, ended.device, ended.using);
       if (wheel) request();
-    } else if (!ended.using) clicked(event, ended.from, ended.pane, ended.pick, ended.id, ended.button, ended.modifiers, ended.device);
+    } else if (!ended.using && wasLongPress(event)) openNearHand({ at: ended.from, pane: ended.pane }, false);
+    else if (!ended.using) clicked(event, ended.from, ended.pane, ended.pick, ended.id, ended.button, ended.modifiers, ended.device);
     endDrag();
   };
 
