@@ -40,8 +40,8 @@ export async function stageBenches(million: Mesh): Promise<void> {
   const own = createProbes(prepared);
   const near = initialScene({ ...usualHome(large), distance: usualHome(large).distance / 3 });
   const camera = new PerspectiveCamera(36, 1.6, 0.01, 100);
-  const spheres = new Float32Array(300 * 4).map((_, i) => (i % 4 === 3 ? 0.1 : Math.sin(i)));
-  const pieces = { starts: large.parts.map((p) => p.start), counts: large.parts.map((p) => p.count), spheres };
+  const bounds = new Float32Array(300 * 4).map((_, i) => (i % 4 === 3 ? 0.1 : Math.sin(i)));
+  const pieces = { starts: large.parts.map((p) => p.start), counts: large.parts.map((p) => p.count), bounds };
   const clip = new Matrix4();
   await pair(
     "a frame's own work: 300 parts, 500k triangles",

@@ -228,6 +228,16 @@ export const SIX_AXIS_PUCK: Scheme = {
   options: { orbit: 'turntable', pivot: 'picked', zoomTo: 'target', notch: 1.15, puck: USUAL_PUCK },
 };
 
+/** What a pointer without a wheel gives besides its drags. */
+const WITHOUT_WHEEL: readonly Binding[] = [
+  drag('left', 'zoomRegion', 'shift'),
+  ...POINTING.filter((b) => b.trigger.kind !== 'wheel'),
+  ...SHARED_KEYS,
+  ...FINE_KEYS,
+  ...STANDING,
+  standing(drag('left', 'look')),
+];
+
 export const TOUCHPAD: Scheme = {
   id: 'touchpad',
   revision: 1,
@@ -241,14 +251,7 @@ export const TOUCHPAD: Scheme = {
     bind({ kind: 'pinch' }, { kind: 'move', does: 'zoom' }),
     drag('left', 'orbit'),
     drag('right', 'pan'),
-    drag('left', 'zoomRegion', 'shift'),
-    drag('left', 'boxTouching', 'ctrl'),
-    drag('left', 'boxInside', 'shift', 'ctrl'),
-    ...POINTING.filter((b) => b.trigger.kind === 'click'),
-    ...SHARED_KEYS,
-    ...FINE_KEYS,
-    ...STANDING,
-    standing(drag('left', 'look')),
+    ...WITHOUT_WHEEL,
   ],
   options: { ...POINTER_OPTIONS, nearHand: NEAR_HAND },
 };
@@ -282,15 +285,8 @@ export const PEN: Scheme = {
     drag('left', 'orbit'),
     drag('right', 'pan'),
     drag('left', 'zoom', 'alt'),
-    drag('left', 'zoomRegion', 'shift'),
-    drag('left', 'boxTouching', 'ctrl'),
-    drag('left', 'boxInside', 'shift', 'ctrl'),
     bind({ kind: 'touch', fingers: 2 }, { kind: 'move', does: 'fingers' }),
-    ...POINTING.filter((b) => b.trigger.kind === 'click'),
-    ...SHARED_KEYS,
-    ...FINE_KEYS,
-    ...STANDING,
-    standing(drag('left', 'look')),
+    ...WITHOUT_WHEEL,
   ],
   options: { ...POINTER_OPTIONS, nearHand: NEAR_HAND },
 };

@@ -1,17 +1,9 @@
 import { type Command, type KeptScene, recall, type Scene } from '@core/navigation';
+import type { SavedViewSeen } from '@server/services/savedViews';
 import { send, wordsOf } from '@web/ui/api';
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
-
-interface SavedView {
-  readonly id: string;
-  readonly name: string;
-  readonly about: string;
-  readonly forAll: boolean;
-  readonly mine: boolean;
-  readonly scene: KeptScene;
-}
 
 interface Props {
   readonly modelId: string;
@@ -24,7 +16,7 @@ interface Props {
 
 /** Views kept under a name: press one to go there, with its cut, its drawing style and what it hides. */
 export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props) {
-  const [views, setViews] = useState<readonly SavedView[] | null>(null);
+  const [views, setViews] = useState<readonly SavedViewSeen[] | null>(null);
   const [name, setName] = useState('');
   const [shared, setShared] = useState(forAll);
   const [open, setOpen] = useState<string | null>(null);
@@ -32,7 +24,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
     try {
       const response = await fetch(`/api/models/${modelId}/views`);
       if (!response.ok) throw new Error('The saved views could not be loaded. Try again.');
-      setViews(((await response.json()) as { views: SavedView[] }).views);
+      setViews(((await response.json()) as { views: SavedViewSeen[] }).views);
     } catch (error) {
       toast.error(wordsOf(error));
     }

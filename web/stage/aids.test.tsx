@@ -117,8 +117,8 @@ describe('leaving out what a camera does not see', () => {
       fc.property(anyView, fc.array(point, { minLength: 1, maxLength: 12 }), (view, points) => {
         const camera = cameraOf(view);
         const planes = frustumPlanes(new Matrix4().multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse));
-        const spheres = new Float32Array(points.flatMap((p) => [...p, 0.01]));
-        const runs = visibleRuns({ starts: points.map((_, i) => i * 3), counts: points.map(() => 3), spheres }, planes);
+        const bounds = new Float32Array(points.flatMap((p) => [...p, 0.01]));
+        const runs = visibleRuns({ starts: points.map((_, i) => i * 3), counts: points.map(() => 3), bounds }, planes);
         const drawn = (i: number): boolean => runs.some((run) => run.start <= i * 3 && i * 3 < run.start + run.count);
         return points.every((p, i) => {
           const seen = new Vector3(...p).project(camera);
@@ -128,8 +128,8 @@ describe('leaving out what a camera does not see', () => {
       }),
     );
     const planes = frustumPlanes(new Matrix4().makePerspective(-1, 1, 1, -1, 1, 100));
-    const spheres = new Float32Array([0, 0, -5, 1, 0, 0, -6, 1, 0, 0, 50, 1, 0, 0, -7, 1]);
-    expect(visibleRuns({ starts: [0, 3, 6, 9], counts: [3, 3, 3, 3], spheres }, planes)).toEqual([
+    const bounds = new Float32Array([0, 0, -5, 1, 0, 0, -6, 1, 0, 0, 50, 1, 0, 0, -7, 1]);
+    expect(visibleRuns({ starts: [0, 3, 6, 9], counts: [3, 3, 3, 3], bounds }, planes)).toEqual([
       { start: 0, count: 6 },
       { start: 9, count: 3 },
     ]);

@@ -11,7 +11,7 @@ export interface Pieces {
   readonly starts: readonly number[];
   readonly counts: readonly number[];
   /** x, y, z, radius per piece. */
-  readonly spheres: Float32Array;
+  readonly bounds: Float32Array;
 }
 
 /** The six planes of a camera's frustum as nx, ny, nz, d with n·p + d >= 0 inside (Gribb & Hartmann 2001). */
@@ -30,14 +30,14 @@ export function frustumPlanes({ elements: m }: Matrix4, out = new Float64Array(2
 
 /** The runs of the pieces that a frustum may show; neighbours are drawn as one. */
 export function visibleRuns(pieces: Pieces, planes: Float64Array): Run[] {
-  const { starts, counts, spheres } = pieces;
+  const { starts, counts, bounds } = pieces;
   const runs: { start: number; count: number }[] = [];
   let last: { start: number; count: number } | null = null;
   for (let i = 0; i < starts.length; i++) {
-    const x = spheres[i * 4] as number;
-    const y = spheres[i * 4 + 1] as number;
-    const z = spheres[i * 4 + 2] as number;
-    const r = spheres[i * 4 + 3] as number;
+    const x = bounds[i * 4] as number;
+    const y = bounds[i * 4 + 1] as number;
+    const z = bounds[i * 4 + 2] as number;
+    const r = bounds[i * 4 + 3] as number;
     let seen = true;
     for (let p = 0; seen && p < 24; p += 4)
       seen = (planes[p] as number) * x + (planes[p + 1] as number) * y + (planes[p + 2] as number) * z + (planes[p + 3] as number) >= -r;

@@ -213,7 +213,7 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
     });
     object.geometry.setIndex(new BufferAttribute(index, 1));
     object.visible = index.length > 0;
-    pieces.set(object, { starts, counts, spheres: own });
+    pieces.set(object, { starts, counts, bounds: own });
   };
   const partStart = (n: number): number => mesh.parts[n]?.start ?? 0;
   const partCount = (n: number): number => mesh.parts[n]?.count ?? 0;

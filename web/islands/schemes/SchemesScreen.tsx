@@ -1,5 +1,6 @@
 import type { Scheme } from '@core/input';
 import { writeSchemeFile } from '@formats/schemeFile';
+import type { SchemeSeen } from '@server/services/schemes';
 import { Refused, send, wordsOf } from '@web/ui/api';
 import { SchemeCard } from '@web/ui/SchemeCard';
 import { Ask } from '@web/ui/Sheet';
@@ -8,14 +9,6 @@ import { useRef, useState } from 'react';
 import { Toaster, toast } from 'sonner';
 import { SchemeEditor } from './SchemeEditor';
 import { TestBench } from './TestBench';
-
-export interface SchemeSeen {
-  readonly scheme: Scheme;
-  readonly ownerName: string | null;
-  readonly mine: boolean;
-  readonly shares: readonly { readonly groupId: string; readonly locked: boolean }[];
-  readonly lockedBy: string | null;
-}
 
 interface Props {
   readonly seen: readonly SchemeSeen[];
