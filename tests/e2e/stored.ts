@@ -1,9 +1,10 @@
-import { type Scheme, type ScoreCard, type ScoredModel, schemeById, type Trace } from '@core';
+import type { Scheme, ScoreCard, ScoredModel, Trace } from '@core';
 import { connect, type Database, databaseName } from '@server/database';
 import { openFileStore } from '@server/files';
 import { cardOf, traceOf } from '@server/repositories/attempts';
 import { type ExerciseVersion, findVersion } from '@server/repositories/exercises';
 import { findRevision } from '@server/repositories/models';
+import { findScheme } from '@server/repositories/schemes';
 import type { Service } from '@server/service';
 import { meshOf } from '@server/services/models';
 
@@ -34,7 +35,14 @@ export async function storedAttempt(service: Service, id: string): Promise<Store
     findRevision(service.db, row.model_id, row.model_revision),
   ]);
   if (!card || !trace || !version || !revision) throw new Error(`attempt ${id} is not complete`);
-  return { id, card, trace, version, model: { mesh: await meshOf(service, revision.meshHash), home: revision.home }, scheme: schemeById(trace.scheme.id) };
+  return {
+    id,
+    card,
+    trace,
+    version,
+    model: { mesh: await meshOf(service, revision.meshHash), home: revision.home },
+    scheme: await findScheme(service.db, trace.scheme.id, trace.scheme.revision),
+  };
 }
 
 export async function exerciseNamed(service: Service, title: string): Promise<string> {
