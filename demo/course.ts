@@ -11,6 +11,7 @@ import {
   type Goal,
   initialScene,
   type Mesh,
+  middleOf,
   minimumJerkPath,
   partsUnder,
   type Scene,
@@ -62,10 +63,10 @@ const reach =
   (subject: readonly string[], ...commands: readonly Command[]) =>
   (model: ScoredModel, start: Scene): Goal => ({ kind: 'matchView', target: after(model, start, ...commands), subject: [...subject] });
 
-export function middleOf(mesh: Mesh, part: string): Vec3 {
+export function middleOfPart(mesh: Mesh, part: string): Vec3 {
   const box = boxOf(mesh, partsUnder(mesh, [part]));
   if (!box) throw new Error(`the model has no part "${part}"`);
-  return [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2];
+  return middleOf(box);
 }
 
 /** A recorded way: legs of degrees round and higher, each one smooth movement. */
@@ -136,7 +137,7 @@ export const COURSE: readonly Plan[] = [
         goal: (model, start) => ({
           kind: 'matchView',
           subject: ['buoy/lantern'],
-          target: after(model, start, { kind: 'centre', point: middleOf(model.mesh, 'buoy/lantern') }, closer(3.6)),
+          target: after(model, start, { kind: 'centre', point: middleOfPart(model.mesh, 'buoy/lantern') }, closer(3.6)),
         }),
       },
     ],
@@ -190,7 +191,7 @@ export const COURSE: readonly Plan[] = [
         skill: 'pivot',
         hints: ['Grab the bell itself: what you grab is what you turn about.'],
         goal: (model, start) =>
-          recorded(model, start.view, middleOf(model.mesh, 'buoy/tower/bell'), [
+          recorded(model, start.view, middleOfPart(model.mesh, 'buoy/tower/bell'), [
             { round: -50, higher: 12, seconds: 2.4 },
             { round: -25, higher: -14, seconds: 1.8 },
           ]),
@@ -276,8 +277,8 @@ export const COURSE: readonly Plan[] = [
           kind: 'callView',
           order: 'asGiven',
           calls: [
-            { kind: 'face', name: 'square on the sloped glass lid', point: middleOf(model.mesh, 'drive/case/lid/lid glass'), normal: [0, -0.2963, 0.9551] },
-            { kind: 'face', name: 'square on the nameplate', point: middleOf(model.mesh, 'drive/nameplate'), normal: [0, -1, 0] },
+            { kind: 'face', name: 'square on the sloped glass lid', point: middleOfPart(model.mesh, 'drive/case/lid/lid glass'), normal: [0, -0.2963, 0.9551] },
+            { kind: 'face', name: 'square on the nameplate', point: middleOfPart(model.mesh, 'drive/nameplate'), normal: [0, -1, 0] },
           ],
         }),
       },
@@ -334,10 +335,10 @@ export const COURSE: readonly Plan[] = [
             {
               kind: 'face',
               name: 'square on the brown roof plate',
-              point: middleOf(model.mesh, 'lantern room/roof/roof plate 1'),
+              point: middleOfPart(model.mesh, 'lantern room/roof/roof plate 1'),
               normal: [0, -0.4956, 0.86855],
             },
-            { kind: 'face', name: 'square on the door', point: middleOf(model.mesh, 'lantern room/door/leaf'), normal: [0, -1, 0] },
+            { kind: 'face', name: 'square on the door', point: middleOfPart(model.mesh, 'lantern room/door/leaf'), normal: [0, -1, 0] },
           ],
         }),
       },

@@ -43,6 +43,9 @@ export function partsUnder(mesh: Mesh, ids: readonly string[]): Set<number> {
   return found;
 }
 
+/** Middle of a box. */
+export const middleOf = ({ min, max }: Box): Vec3 => [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
+
 /** Axis-aligned box of the corners that the parts use, or null when they use none. */
 export function boxOf(mesh: Mesh, parts: ReadonlySet<number> = new Set(mesh.parts.keys())): Box | null {
   const min = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];

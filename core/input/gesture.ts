@@ -81,8 +81,6 @@ export interface Surroundings {
   readonly selectionCentre?: Vec3 | null;
   /** Middle of what is seen in the frame. */
   readonly visibleMiddle?: Vec3 | null;
-  /** Middle of the whole model: what a plane through nothing in particular goes through. */
-  readonly modelCentre?: Vec3;
   /** Parts that a rectangle touches, or that lie wholly inside it. */
   readonly partsInBox?: (rectangle: FrameRectangle, whole: boolean) => string[];
 }

@@ -1,4 +1,4 @@
-import { boxOf, cornersOf, hullPoints, type Mesh, subjectPoints } from '../geometry';
+import { boxOf, cornersOf, hullPoints, type Mesh, middleOf, subjectPoints } from '../geometry';
 import type { Vec3 } from '../math';
 import { type Context, effectiveVisibility, type Scene } from '../navigation';
 import { FRAME, FRAME_ASPECT, fit, orientationFrom, type View } from '../view';
@@ -61,7 +61,7 @@ export const HOME_MARGIN = 0.14;
 /** Centre of the model's box, metres. */
 export function centreOf(mesh: Mesh): Vec3 {
   const box = boxOf(mesh);
-  return box ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2] : [0, 0, 0];
+  return box ? middleOf(box) : [0, 0, 0];
 }
 
 /** The home view a model gets before anyone sets one: from the front right, a little above. */

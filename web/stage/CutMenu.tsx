@@ -1,9 +1,10 @@
-import { boxOf, type Mesh } from '@core/geometry';
-import { dot, type Vec3 } from '@core/math';
+import type { Mesh } from '@core/geometry';
+import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
+import { centreOf } from '@core/scoring';
 import { Scissors } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { MAIN_CUTS } from './SectionPanel';
+import { MAIN_CUTS, planeThrough } from './SectionPanel';
 
 interface Props {
   readonly scene: Scene;
@@ -14,15 +15,13 @@ interface Props {
 /** Places a cut: along the picked face, or along one of the three main directions through the picked point or the model's middle. */
 export function CutMenu({ scene, mesh, onCommand }: Props) {
   const { point, normal } = scene.selection;
-  const box = boxOf(mesh);
-  const middle: Vec3 = box ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2] : [0, 0, 0];
-  const through = point ?? middle;
+  const through = point ?? centreOf(mesh);
   const item = (words: string, wanted: Vec3 | undefined) => (
     <Popover.Close
       key={words}
       className="block w-full rounded-lg px-2.5 py-1.5 text-left text-sm hover:bg-bar disabled:opacity-50"
       disabled={!wanted}
-      onClick={() => wanted && onCommand({ kind: 'section', plane: { normal: wanted, offset: dot(wanted, through) } })}
+      onClick={() => wanted && onCommand({ kind: 'section', plane: planeThrough(wanted, through) })}
     >
       {words}
     </Popover.Close>

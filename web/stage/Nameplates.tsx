@@ -1,4 +1,4 @@
-import { boxOf, heightOver, type Mesh, partsUnder } from '@core/geometry';
+import { boxOf, heightOver, type Mesh, middleOf, partsUnder } from '@core/geometry';
 import { addScaled, dot, length, sub, unit, type Vec3 } from '@core/math';
 import { effectiveVisibility, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT, project } from '@core/view';
@@ -26,7 +26,6 @@ const REST_MS = 120;
 const SMALLEST = 0.05;
 /** Plates nearer to each other than this, shares of the frame, would cover each other. */
 const ROOM = { across: 0.09, down: 0.045 };
-const middleOf = ({ min, max }: { min: Vec3; max: Vec3 }): Vec3 => [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
 
 export function platesOf(mesh: Mesh): Plate[] {
   const whole = boxOf(mesh);

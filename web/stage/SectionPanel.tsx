@@ -1,6 +1,7 @@
-import { boxOf, type Mesh, type Plane } from '@core/geometry';
-import { dot, fromAxisAngle, rightOf, rotate, unit, upOf, type Vec3 } from '@core/math';
+import type { Mesh, Plane } from '@core/geometry';
+import { addScaled, dot, fromAxisAngle, rightOf, rotate, unit, upOf, type Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
+import { centreOf } from '@core/scoring';
 import type { Caps } from '@web/workers/makeCaps';
 import { useEffect, useState } from 'react';
 import { lengthWords } from './GridMarks';
@@ -50,12 +51,9 @@ export function SectionPanel({ scene, mesh, caps, onCommand }: Props) {
   const apply = (): void => {
     if (!bad && wanted !== mm) onCommand({ kind: 'shiftSection', metres: wanted / 1000 - section.offset });
   };
-  const box = boxOf(mesh) ?? { min: [0, 0, 0] as Vec3, max: [0, 0, 0] as Vec3 };
-  const middle: Vec3 = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2];
+  const middle = centreOf(mesh);
   // A tilt turns the plane about the point of it that lies before the model's middle.
-  const foot: Vec3 = [0, 1, 2].map(
-    (axis) => (middle[axis] as number) + (section.normal[axis] as number) * (section.offset - dot(section.normal, middle)),
-  ) as unknown as Vec3;
+  const foot = addScaled(middle, section.normal, section.offset - dot(section.normal, middle));
   const place = (plane: Plane): void => onCommand({ kind: 'section', plane });
   const tilt = (axis: Vec3, angle: number): void => {
     const n = rotate(fromAxisAngle(axis, angle), section.normal);

@@ -39,7 +39,6 @@ export interface HeldKeys {
   up(code: string): void;
   /** Lets all go, as when the page loses the keyboard. */
   release(): void;
-  readonly any: () => boolean;
 }
 
 /** Keeps the keys that are down and asks, as often as pictures are drawn, what they give together. */
@@ -89,6 +88,5 @@ export function createHeldKeys(
       cancelAnimationFrame(frame);
       frame = 0;
     },
-    any: () => keys.size > 0,
   };
 }

@@ -1,17 +1,6 @@
 import type { PrepareWorker } from '@web/workers/prepare.worker';
-import { type Remote, releaseProxy, transfer, wrap } from 'comlink';
+import { releaseProxy, transfer, wrap } from 'comlink';
 import type { Prepared, Refined } from './prepared';
-
-/** Runs one piece of work in a worker of its own and ends it. */
-export async function inWorker<Api, Result>(worker: Worker, work: (api: Remote<Api>) => Promise<Result>): Promise<Result> {
-  const api = wrap<Api>(worker);
-  try {
-    return await work(api);
-  } finally {
-    api[releaseProxy]();
-    worker.terminate();
-  }
-}
 
 /** Makes a mesh file ready to draw in a worker; a large one can be drawn before its edges are there. */
 export async function prepareBytes(bytes: Uint8Array<ArrayBuffer>): Promise<Prepared> {

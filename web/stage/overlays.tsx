@@ -1,6 +1,6 @@
 import type { GoalOf, Margins } from '@core/exercise';
-import { boxOf, type Mesh } from '@core/geometry';
-import { addScaled, backOf, dot, type Vec3 } from '@core/math';
+import { boxOf, type Mesh, middleOf } from '@core/geometry';
+import { addScaled, backOf, dot } from '@core/math';
 import { innerBox, referenceAt } from '@core/scoring';
 import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
 import { type PointerEvent, useRef } from 'react';
@@ -147,7 +147,7 @@ export function SectionArrow({ session, view, mesh }: { readonly session: Sessio
   const section = useStore(session, (s) => s.scene.section);
   const box = boxOf(mesh);
   if (!section || !box) return null;
-  const centre: Vec3 = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2];
+  const centre = middleOf(box);
   const foot = addScaled(centre, section.normal, section.offset - dot(section.normal, centre));
   const at = project(view, foot, FRAME_ASPECT);
   const length = 0.13 * frameHeightAt(view, Math.max(at.depth, 1e-6));

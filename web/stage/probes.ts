@@ -1,4 +1,4 @@
-import { boxOf, partsInBox, partsUnder } from '@core/geometry';
+import { boxOf, middleOf, partsInBox, partsUnder } from '@core/geometry';
 import type { FrameRectangle } from '@core/input';
 import { dot, scale, type Vec3 } from '@core/math';
 import { type Command, type Scene, standAt } from '@core/navigation';
@@ -35,7 +35,6 @@ export function createProbes(prepared: Prepared): Probes {
   const box = boxOf(mesh) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 };
   const ground = box.min[2];
   const size = Math.max(box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]);
-  const middleOf = (min: Vec3, max: Vec3): Vec3 => [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
   return {
     pick,
     cast,
@@ -44,7 +43,7 @@ export function createProbes(prepared: Prepared): Probes {
     selectionCentre(scene) {
       if (scene.selection.parts.length === 0) return null;
       const found = boxOf(mesh, partsUnder(mesh, scene.selection.parts));
-      return found ? middleOf(found.min, found.max) : null;
+      return found ? middleOf(found) : null;
     },
     visibleMiddle(scene) {
       const min = [Infinity, Infinity, Infinity];
@@ -58,7 +57,7 @@ export function createProbes(prepared: Prepared): Probes {
             max[axis] = Math.max(max[axis] as number, hit.point[axis] as number);
           }
         }
-      return (min[0] as number) <= (max[0] as number) ? middleOf(min as unknown as Vec3, max as unknown as Vec3) : null;
+      return (min[0] as number) <= (max[0] as number) ? middleOf({ min: min as unknown as Vec3, max: max as unknown as Vec3 }) : null;
     },
     partsInBox: (scene, rectangle, whole) => partsInBox(mesh, scene, rectangle, whole),
     walked(scene, commands, how) {

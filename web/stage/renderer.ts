@@ -1,4 +1,4 @@
-import { boxOf, type Mesh } from '@core/geometry';
+import { boxOf, type Mesh, middleOf } from '@core/geometry';
 import type { FramePoint } from '@core/input';
 import { distanceBetween, exact, type Quat, slerp, type Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
@@ -67,7 +67,7 @@ interface Ball {
 function ballOf(mesh: Mesh): Ball {
   const box = boxOf(mesh) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 };
   return {
-    centre: [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, (box.min[2] + box.max[2]) / 2],
+    centre: middleOf(box),
     radius: distanceBetween(box.min, box.max) / 2,
   };
 }
