@@ -3,6 +3,7 @@ export * from './advice';
 export * from './exercise';
 export * from './exercise/exerciseSchema';
 export * from './exercise/goals';
+export * from './exercise/landmark';
 export * from './geometry';
 export * from './geometry/planeSchema';
 export * from './input';

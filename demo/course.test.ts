@@ -1,7 +1,20 @@
-import { BUILT_IN_SCHEMES, exerciseSchema, judgeNow, type ScoredModel, scoreAttempt, simulateAttempt, type Trace, usualHome } from '@core';
+import {
+  BUILT_IN_SCHEMES,
+  boxOf,
+  exerciseSchema,
+  judgeNow,
+  landmarkSchema,
+  partsUnder,
+  type ScoredModel,
+  scoreAttempt,
+  simulateAttempt,
+  type Trace,
+  usualHome,
+} from '@core';
 import { AS_IT_IS, placeMesh } from '@formats';
 import { describe, expect, it } from 'vitest';
 import { COURSE, type DemoModel, draftOf } from './course';
+import { LANDMARKS, placed } from './landmarks';
 import { buoy, drive, lanternRoom, optic, tower } from './models';
 
 const make = { buoy, optic, drive, lanternRoom, tower };
@@ -83,4 +96,16 @@ it('the same seed makes the same attempt, another seed another', () => {
     );
   expect(made(1)).toBe(made(1));
   expect(made(1)).not.toBe(made(2));
+});
+
+it('marks every landmark on the outside of a part that is there', () => {
+  for (const [name, marks] of Object.entries(LANDMARKS) as [DemoModel, (typeof LANDMARKS)[DemoModel]][]) {
+    const { mesh } = modelOf(name);
+    for (const mark of marks) {
+      const { part, point, normal } = landmarkSchema.parse(placed(mark, mesh));
+      const box = boxOf(mesh, partsUnder(mesh, [part]));
+      const axis = normal.findIndex((x) => Math.abs(x) === 1);
+      if (axis >= 0) expect(point[axis]).toBeCloseTo(((normal[axis] as number) > 0 ? box?.max : box?.min)?.[axis] as number, 6);
+    }
+  }
 });

@@ -5,9 +5,11 @@ import { addGroup, addMember } from '@server/repositories/people';
 import type { Asked, Person, Service } from '@server/service';
 import { handIn, openAttempt } from '@server/services/attempts';
 import { assignExercise, makeExercise, publish, saveDraft } from '@server/services/exercises';
+import { markLandmark } from '@server/services/landmarks';
 import { changeModel, importModel, meshOf } from '@server/services/models';
 import { makePerson } from '@server/services/people';
 import { COURSE, type DemoModel, draftOf } from './course';
+import { LANDMARKS, placed } from './landmarks';
 import { buoy, drive, lanternRoom, optic, tower } from './models';
 import { type DemoLearner, GROUP, INSTRUCTOR, LEAD, LEARNERS, PASSWORD } from './people';
 
@@ -39,7 +41,9 @@ async function importModels(asked: Asked): Promise<Map<DemoModel, { ref: { id: s
   for (const [key, { name, make }] of Object.entries(MODELS) as [DemoModel, (typeof MODELS)[DemoModel]][]) {
     const { model, revision } = await importModel(asked, { name, files: [{ name: `${key}.glb`, bytes: await writeGlb(make()) }] });
     await changeModel(asked, model.id, { shared: true });
-    found.set(key, { ref: { id: model.id, revision: revision.revision }, scored: { mesh: await meshOf(asked, revision.meshHash), home: revision.home } });
+    const mesh = await meshOf(asked, revision.meshHash);
+    for (const mark of LANDMARKS[key]) await markLandmark(asked, model.id, placed(mark, mesh));
+    found.set(key, { ref: { id: model.id, revision: revision.revision }, scored: { mesh, home: revision.home } });
   }
   return found;
 }

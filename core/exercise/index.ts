@@ -3,5 +3,6 @@ export * from './commandGroups';
 export * from './criteriaList';
 export type { Criterion, Exercise, Step } from './exerciseSchema';
 export type { Call, Goal, GoalKind, GoalOf, Margins } from './goals';
+export type { Landmark } from './landmark';
 export * from './skills';
 export * from './usualCriteria';

@@ -71,6 +71,7 @@ const SHARED_KEYS: readonly Binding[] = [
   hold('PageDown', 'zoom', -1),
   aid('KeyA', 'grid'),
   aid('KeyA', 'names', 'shift'),
+  aid('KeyT', 'landmarks'),
   aid('KeyX', 'loupe'),
   aid('KeyM', 'fourViews'),
   aid('KeyZ', 'panels'),
@@ -156,7 +157,7 @@ const NEAR_HAND = {
 
 export const THREE_BUTTON_MOUSE: Scheme = {
   id: 'three-button-mouse',
-  revision: 3,
+  revision: 4,
   name: 'Three-button mouse',
   family: 'mouse',
   device: 'threeButtonMouse',
@@ -178,7 +179,7 @@ export const THREE_BUTTON_MOUSE: Scheme = {
 
 export const TWO_BUTTON_MOUSE: Scheme = {
   id: 'two-button-mouse',
-  revision: 3,
+  revision: 4,
   name: 'Two-button mouse',
   family: 'mouse',
   device: 'twoButtonMouse',
@@ -200,7 +201,7 @@ export const TWO_BUTTON_MOUSE: Scheme = {
 
 export const KEYBOARD_ALONE: Scheme = {
   id: 'keyboard-alone',
-  revision: 3,
+  revision: 4,
   name: 'Keyboard alone',
   family: 'keyboard',
   device: 'keyboard',
@@ -211,7 +212,7 @@ export const KEYBOARD_ALONE: Scheme = {
 
 export const SIX_AXIS_PUCK: Scheme = {
   id: 'six-axis-puck',
-  revision: 3,
+  revision: 4,
   name: '3D mouse',
   family: 'puck',
   device: 'puck',
@@ -240,7 +241,7 @@ const WITHOUT_WHEEL: readonly Binding[] = [
 
 export const TOUCHPAD: Scheme = {
   id: 'touchpad',
-  revision: 1,
+  revision: 2,
   name: 'Touchpad',
   family: 'touch',
   device: 'touchpad',
@@ -276,7 +277,7 @@ export const TOUCH_SCREEN: Scheme = {
 
 export const PEN: Scheme = {
   id: 'pen',
-  revision: 1,
+  revision: 2,
   name: 'Pen',
   family: 'touch',
   device: 'pen',

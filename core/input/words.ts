@@ -99,6 +99,7 @@ const STEADY: Record<Extract<Action, { kind: 'steady' }>['does'], readonly [ahea
 export const AID_WORDS: Record<Aid, string> = {
   grid: 'Grid on the ground or on the picked face',
   names: 'Nameplates',
+  landmarks: 'Landmarks',
   loupe: 'Loupe at the pointer',
   fourViews: 'Four views, or one',
   panels: 'Fold the panels away',

@@ -2,11 +2,13 @@ import type { Knex } from 'knex';
 import * as first from './001-first';
 import * as savedViews from './002-saved-views';
 import * as ownSchemes from './003-own-schemes';
+import * as landmarks from './004-landmarks';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
   { name: '002-saved-views', migration: savedViews },
   { name: '003-own-schemes', migration: ownSchemes },
+  { name: '004-landmarks', migration: landmarks },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

@@ -2,6 +2,7 @@ import { boxOf, type Mesh, usualHome, type View } from '@core';
 import { AS_IT_IS, decodeMesh, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
+import { addLandmark, listLandmarks } from '../repositories/landmarks';
 import * as models from '../repositories/models';
 import type { Asked, Service } from '../service';
 import { isStaff } from './people';
@@ -69,9 +70,28 @@ export async function reviseModel(
 ): Promise<ModelWithRevision> {
   const model = await modelOwned(asked, modelId);
   const latest = await models.latestRevision(asked.db, modelId);
-  const { revision, offset } = await makeRevision(asked, modelId, (latest?.revision ?? 0) + 1, input);
+  const { revision: made, offset } = await makeRevision(asked, modelId, (latest?.revision ?? 0) + 1, input);
+  const left = latest ? await carryLandmarks(asked, latest, made) : [];
+  const warnings =
+    left.length > 0 ? [...made.summary.warnings, `Mark these landmarks again, their places may have moved: ${left.join(', ')}.`] : made.summary.warnings;
+  const revision = { ...made, summary: { ...made.summary, warnings } };
   await models.addRevision(asked.db, revision, offset, asked.now());
   return { model, revision };
+}
+
+/** Takes landmarks over to other geometry of a model: those that name a part which is still there. Returns the names of those left behind. */
+async function carryLandmarks(asked: Asked, from: models.ModelRevision, to: models.ModelRevision): Promise<string[]> {
+  if (from.meshHash === to.meshHash) return [];
+  const parts = new Set((await meshOf(asked, to.meshHash)).parts.map((part) => part.id));
+  const known = new Set((await listLandmarks(asked.db, to.modelId, to.meshHash)).map((mark) => mark.name));
+  const left: string[] = [];
+  for (const mark of await listLandmarks(asked.db, from.modelId, from.meshHash)) {
+    if (known.has(mark.name)) continue;
+    // Where a face or a point lies in other geometry cannot be known.
+    if (mark.kind === 'part' && parts.has(mark.part)) await addLandmark(asked.db, { ...mark, id: newId(), meshHash: to.meshHash }, asked.now());
+    else left.push(mark.name);
+  }
+  return left;
 }
 
 async function makeRevision(

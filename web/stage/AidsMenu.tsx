@@ -5,7 +5,7 @@ import { useStore } from 'zustand';
 import type { Aids } from './aids';
 import { aidKey } from './StandingBar';
 
-const SHOWN: readonly Aid[] = ['grid', 'names', 'loupe', 'fourViews', 'panels', 'standing'];
+const SHOWN: readonly Aid[] = ['grid', 'names', 'landmarks', 'loupe', 'fourViews', 'panels', 'standing'];
 
 /** What helps the eye, in words with its keys: a grid, names, a loupe, four views, a stage without panels, standing inside. */
 export function AidsMenu({ aids, scheme }: { readonly aids: Aids; readonly scheme: Scheme }) {

@@ -1,11 +1,13 @@
 import type { Part } from '@core/geometry';
 import type { Command, Scene } from '@core/navigation';
-import { Search, X } from 'lucide-react';
+import type { LandmarkSeen } from '@server/services/landmarks';
+import { MapPin, Search, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { PartTree } from './PartTree';
 
 interface Props {
   readonly parts: readonly Part[];
+  readonly landmarks: readonly LandmarkSeen[];
   readonly scene: Scene;
   readonly onCommand: (command: Command) => void;
   readonly onClose: () => void;
@@ -24,11 +26,19 @@ export function matching(parts: readonly Part[], words: string): Part[] {
   return parts.filter((part) => keep.has(part.id));
 }
 
-/** The part tree over the stage: finds a part by name, picks it, frames it, and hides, isolates or makes it glass. */
-export function PartsPanel({ parts, scene, onCommand, onClose }: Props) {
+/** Picking a landmark: its part, and for a face or a point the place itself, so that one can turn about it and look square at it. */
+export const pickOf = ({ kind, part, point, normal }: LandmarkSeen): Command => ({
+  kind: 'select',
+  parts: [part],
+  ...(kind === 'part' ? {} : { point, normal }),
+});
+
+/** The part tree over the stage: finds a part or a landmark by name, picks it, frames it, and hides, isolates or makes it glass. */
+export function PartsPanel({ parts, landmarks, scene, onCommand, onClose }: Props) {
   const [words, setWords] = useState('');
   const picked = scene.selection.parts;
   const found = matching(parts, words);
+  const marks = landmarks.filter((mark) => mark.name.toLowerCase().includes(words.trim().toLowerCase()));
   useEffect(() => {
     // A pick on the stage is shown in the tree.
     if (picked[0]) document.querySelector(`[data-part="${CSS.escape(picked[0])}"]`)?.scrollIntoView({ block: 'nearest' });
@@ -70,6 +80,25 @@ export function PartsPanel({ parts, scene, onCommand, onClose }: Props) {
         </button>
       </div>
       <div className="mt-2 min-h-0 flex-1 overflow-auto">
+        {marks.length > 0 && (
+          <ul aria-label="Landmarks" className="mb-2 border-rule border-b pb-2">
+            {marks.map((mark) => (
+              <li key={mark.id}>
+                <button
+                  type="button"
+                  className="flex items-center gap-1.5 rounded px-1.5 py-0.5 text-left text-sm hover:bg-bar"
+                  onClick={() => onCommand(pickOf(mark))}
+                  onDoubleClick={() => {
+                    onCommand(pickOf(mark));
+                    onCommand(mark.kind === 'part' ? { kind: 'fit', what: 'selection' } : { kind: 'centre', point: mark.point });
+                  }}
+                >
+                  <MapPin size={14} aria-hidden="true" /> {mark.name}
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
         <PartTree
           parts={found}
           picked={picked}
@@ -81,7 +110,7 @@ export function PartsPanel({ parts, scene, onCommand, onClose }: Props) {
             onCommand({ kind: 'fit', what: 'selection' });
           }}
         />
-        {found.length === 0 && <p className="text-ink-soft text-sm">No part is called “{words.trim()}”.</p>}
+        {found.length === 0 && marks.length === 0 && <p className="text-ink-soft text-sm">No part is called “{words.trim()}”.</p>}
       </div>
     </section>
   );

@@ -1,5 +1,6 @@
 import type { Command } from '@core/navigation';
 import { subjectOf } from '@core/scoring';
+import type { LandmarkSeen } from '@server/services/landmarks';
 import { Bookmark, ListTree } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { useStore } from 'zustand';
@@ -38,22 +39,24 @@ interface Props {
   readonly overlay?: ReactNode;
   /** The model whose saved views are offered, and whether one may keep views for everybody. */
   readonly views?: SavedViewsOf;
+  /** Named places of the model. */
+  readonly landmarks?: readonly LandmarkSeen[];
   /** Drawn over all of the stage. */
   readonly children?: ReactNode;
 }
 
 /** The stage with everything that belongs on it: marks that follow the hand, aids for the eye, parts, and the way back. */
-export function StageView({ stage, label, onCommand, recover = true, overlay, views, children }: Props) {
+export function StageView({ stage, label, onCommand, recover = true, overlay, views, landmarks = NONE, children }: Props) {
   const { canvas, session, aids, sides, handle, prepared } = stage;
   return (
     <StageFrame canvas={canvas} label={label}>
       {session && aids && sides && handle && prepared && (
         <>
-          <FreeView stage={stage} session={session} aids={aids}>
+          <FreeView stage={stage} session={session} aids={aids} landmarks={landmarks}>
             {overlay}
           </FreeView>
           <PaneFrames aids={aids} sides={sides} session={session} />
-          <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} onCommand={onCommand} />
+          <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} landmarks={landmarks} onCommand={onCommand} />
         </>
       )}
       {children}
@@ -65,11 +68,14 @@ interface Within {
   readonly stage: Stage;
   readonly session: Session;
   readonly aids: Aids;
+  readonly landmarks: readonly LandmarkSeen[];
 }
 
-function FreeView({ stage, session, aids, children }: Within & { readonly children: ReactNode }) {
+const NONE: readonly LandmarkSeen[] = [];
+
+function FreeView({ stage, session, aids, landmarks, children }: Within & { readonly children: ReactNode }) {
   const { drawn, prepared, handle, rectangle, pivot, pointer, nearHand, controls, scheme } = stage;
-  const { grid, names, loupe, fourViews, maximised, standing } = useStore(aids);
+  const { grid, names, landmarks: marked, loupe, fourViews, maximised, standing } = useStore(aids);
   const scene = useStore(session, (s) => s.scene);
   const free = panesOf(fourViews, maximised).find((pane) => pane.name === 'free');
   const shareOf = (pane: { x: number; y: number; size: number }) => ({
@@ -85,7 +91,9 @@ function FreeView({ stage, session, aids, children }: Within & { readonly childr
           {children}
           {scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
           {grid && <GridMarks grid={grid} mesh={prepared.mesh} view={drawn} />}
-          {names && !loupe && <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} />}
+          {(names || marked) && !loupe && (
+            <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} names={names} landmarks={marked ? landmarks : NONE} />
+          )}
           {nearHand && controls && (
             <div className="pointer-events-auto">
               <NearHand at={nearHand} scheme={scheme} controls={controls} />
@@ -109,6 +117,7 @@ function OverAll({
   stage,
   session,
   aids,
+  landmarks,
   recover,
   views,
   onCommand,
@@ -133,7 +142,7 @@ function OverAll({
         <AidsMenu aids={aids} scheme={scheme} />
         {standing && <StandingBar aids={aids} scheme={scheme} />}
       </div>
-      {panel === 'parts' && <PartsPanel parts={prepared.mesh.parts} scene={scene} onCommand={onCommand} onClose={() => setPanel(null)} />}
+      {panel === 'parts' && <PartsPanel parts={prepared.mesh.parts} landmarks={landmarks} scene={scene} onCommand={onCommand} onClose={() => setPanel(null)} />}
       {panel === 'views' && views && (
         <ViewsPanel
           modelId={views.modelId}

@@ -1,3 +1,4 @@
+import type { Landmark } from '@core/exercise';
 import { boxOf, partContours } from '@core/geometry';
 import { dot, sub, type Vec3 } from '@core/math';
 import { navigate } from '@core/navigation';
@@ -19,7 +20,7 @@ import { heightWritten } from './EyeRule';
 import { GridMarks, lengthWords } from './GridMarks';
 import { gridFrame, gridLines } from './grid';
 import { together } from './heldKeys';
-import { platesOf, readable } from './Nameplates';
+import { landmarkPlates, platesOf, readable } from './Nameplates';
 import { paneAt, panesOf } from './panes';
 import { createCaster } from './picking';
 import { createProbes } from './probes';
@@ -86,6 +87,45 @@ describe('nameplates', () => {
     expect(names({ ...from('front'), visibility: { near: 'hidden' } })).toEqual([]);
     const behind = { ...from('front'), view: { ...from('front').view, target: [3.5, 0, 0] as Vec3 } };
     for (const plate of readable(plates, mesh, behind, cast)) expect(dot(plate.normal as Vec3, sub([3.5, -20, 0], plate.point))).toBeGreaterThan(0);
+  });
+});
+
+describe('landmark labels', () => {
+  const mesh = boxes([
+    { id: 'all', min: [-0.1, -0.1, -0.1], max: [0.1, 0.1, 0.1] },
+    { id: 'board', min: [-1, -3, -1], max: [1, -2, 1], parent: 'all' },
+  ]);
+  const cast = createCaster(prepared(mesh));
+  const mark = (kind: Landmark['kind'], part = 'board') => ({ id: kind, name: kind, kind, part, point: [0.5, -3, 0.5] as Vec3, normal: [0, -1, 0] as Vec3 });
+  const from = (azimuth: number, scene = start) => {
+    const view = navigate(start.view, { kind: 'standard', name: 'front' }, { frame: FRAME });
+    return {
+      ...scene,
+      view: { ...navigate(view, { kind: 'turn', axis: 'right', angle: azimuth }, { frame: FRAME }), target: [0, 0, 0] as Vec3, distance: 20 },
+    };
+  };
+  const seen = (kind: Landmark['kind'], scene: typeof start) => readable(landmarkPlates(mesh, [mark(kind)]), mesh, scene, cast).length === 1;
+
+  it('of a face are read from the side that it looks to, of a point from everywhere that nothing hides it', () => {
+    const edge = { ...mark('point'), point: [1, -3, 0.5] as Vec3 };
+    const side = from(1.7);
+    expect(seen('face', from(0))).toBe(true);
+    expect(seen('face', from(Math.PI))).toBe(false);
+    expect(seen('point', from(0))).toBe(true);
+    expect(seen('point', from(Math.PI))).toBe(false);
+    expect(readable(landmarkPlates(mesh, [edge]), mesh, side, cast)).toHaveLength(1);
+    expect(readable(landmarkPlates(mesh, [{ ...edge, kind: 'face' }]), mesh, side, cast)).toHaveLength(0);
+  });
+
+  it('go with their part: hidden with it, gone when the model has no such part', () => {
+    expect(seen('face', from(0, { ...start, visibility: { board: 'hidden' } }))).toBe(false);
+    expect(landmarkPlates(mesh, [mark('face', 'no such part')])).toEqual([]);
+  });
+
+  it('come before nameplates where there is not room for both', () => {
+    const at = platesOf(mesh).find((plate) => plate.id === 'board')?.point as Vec3;
+    const both = [...platesOf(mesh), ...landmarkPlates(mesh, [{ ...mark('point'), point: at }])];
+    expect(readable(both, mesh, from(0), cast).map((plate) => plate.kind)).toEqual(['landmark']);
   });
 });
 

@@ -18,6 +18,7 @@ export interface GridPlane {
 export interface AidsState {
   readonly grid: GridPlane | null;
   readonly names: boolean;
+  readonly landmarks: boolean;
   readonly loupe: boolean;
   readonly fourViews: boolean;
   readonly maximised: PaneName | null;
@@ -52,6 +53,7 @@ export function createAids(session: Session, probes: Probes): Aids {
   const store = createStore<AidsState>(() => ({
     grid: null,
     names: false,
+    landmarks: false,
     loupe: false,
     fourViews: false,
     maximised: null,

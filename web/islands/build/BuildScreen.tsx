@@ -3,6 +3,7 @@ import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
 import { contextFor, type ScoreCard } from '@core/scoring';
 import type { View } from '@core/view';
+import type { LandmarkSeen } from '@server/services/landmarks';
 import { openModel } from '@web/stage/openModel';
 import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import type { Prepared } from '@web/stage/prepared';
@@ -31,7 +32,13 @@ interface Props {
   readonly saved: Exercise;
   readonly version: number;
   readonly mine: boolean;
-  readonly model: { readonly name: string; readonly meshHash: string; readonly home: View; readonly mine: boolean };
+  readonly model: {
+    readonly name: string;
+    readonly meshHash: string;
+    readonly home: View;
+    readonly landmarks: readonly LandmarkSeen[];
+    readonly mine: boolean;
+  };
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly schemes: readonly Scheme[];
 }
@@ -146,6 +153,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
         exercise={exercise}
         meshHash={model.meshHash}
         home={model.home}
+        landmarks={model.landmarks}
         schemes={schemes.filter((s) => draft.schemes.length === 0 || draft.schemes.includes(s.id))}
         pictures={[]}
         tryOut={tried}
@@ -345,6 +353,7 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
           label={`Stage: ${model.name}`}
           onCommand={command}
           views={{ modelId: draft.model.id, forAll: model.mine }}
+          landmarks={model.landmarks}
           overlay={
             <>
               {goal.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}

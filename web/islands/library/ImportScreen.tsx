@@ -1,5 +1,6 @@
 import { boxOf } from '@core/geometry';
 import { sub } from '@core/math';
+import type { Scene } from '@core/navigation';
 import { usualHome } from '@core/scoring';
 import type { View } from '@core/view';
 import type { Placement } from '@formats/placeMesh';
@@ -123,7 +124,7 @@ export function ImportScreen({ revise }: Props) {
     setOver(false);
     void open([...event.dataTransfer.files]);
   };
-  const onView = useCallback((view: View) => {
+  const onScene = useCallback(({ view }: Scene) => {
     home.current = view;
   }, []);
   const box = prepared ? boxOf(prepared.prepared.mesh) : null;
@@ -219,7 +220,7 @@ export function ImportScreen({ revise }: Props) {
           prepared={prepared.prepared}
           home={prepared.home}
           label="Preview of the model"
-          onView={onView}
+          onScene={onScene}
         />
       ) : (
         <div className="grid flex-1 place-items-center rounded-xl border border-rule text-ink-soft" role="status">

@@ -1,9 +1,12 @@
+import type { Scene } from '@core/navigation';
 import type { View } from '@core/view';
+import type { LandmarkSeen } from '@server/services/landmarks';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { send, wordsOf } from '@web/ui/api';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Toaster, toast } from 'sonner';
+import { LandmarksPanel } from './LandmarksPanel';
 import { ModelStage } from './ModelStage';
 
 interface Props {
@@ -14,16 +17,20 @@ interface Props {
     readonly home: View;
     readonly summary: { readonly triangles: number; readonly parts: number; readonly file: string; readonly warnings: readonly string[] };
   };
+  readonly landmarks: readonly LandmarkSeen[];
   readonly mine: boolean;
 }
 
 /** One model of the library: its parts, its name, its home view. */
-export function ModelScreen({ model, revision, mine }: Props) {
+export function ModelScreen({ model, revision, landmarks: marked, mine }: Props) {
   const [prepared, setPrepared] = useState<Prepared | null>(null);
   const [name, setName] = useState(model.name);
   const [shared, setShared] = useState(model.shared);
   const [error, setError] = useState<string | null>(null);
   const view = useRef<View>(revision.home);
+  const [landmarks, setLandmarks] = useState(marked);
+  const [selection, setSelection] = useState<Scene['selection']>({ parts: [] });
+  const [shown, setShown] = useState<LandmarkSeen | null>(null);
   useEffect(() => {
     openModel(revision.meshHash).then(setPrepared, (problem) => setError(wordsOf(problem)));
   }, [revision.meshHash]);
@@ -45,14 +52,15 @@ export function ModelScreen({ model, revision, mine }: Props) {
       setError(wordsOf(problem));
     }
   };
-  const onView = useCallback((now: View) => {
-    view.current = now;
+  const onScene = useCallback((scene: Scene) => {
+    view.current = scene.view;
+    setSelection(scene.selection);
   }, []);
 
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-6 py-5">
       <Toaster position="top-center" />
-      <aside className="flex w-64 shrink-0 flex-col gap-4">
+      <aside className="flex w-64 shrink-0 flex-col gap-4 overflow-y-auto pr-1">
         <h1 className="text-2xl">{model.name}</h1>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
           <dt className="text-ink-soft">File</dt>
@@ -62,6 +70,11 @@ export function ModelScreen({ model, revision, mine }: Props) {
           <dt className="text-ink-soft">Revision</dt>
           <dd className="font-mono">{revision.revision}</dd>
         </dl>
+        {revision.summary.warnings.map((warning) => (
+          <p key={warning} className="text-ink-soft text-sm">
+            {warning}
+          </p>
+        ))}
         {mine && (
           <>
             <label className="block">
@@ -86,6 +99,13 @@ export function ModelScreen({ model, revision, mine }: Props) {
             <a className="button-quiet" href={`/library/${model.id}/revise`}>
               New geometry or axes …
             </a>
+            <LandmarksPanel
+              modelId={model.id}
+              landmarks={landmarks}
+              selection={selection}
+              onChanged={setLandmarks}
+              onPick={(landmark) => setShown({ ...landmark })}
+            />
           </>
         )}
         {error && (
@@ -98,7 +118,7 @@ export function ModelScreen({ model, revision, mine }: Props) {
         </button>
       </aside>
       {prepared ? (
-        <ModelStage prepared={prepared} home={revision.home} label={`Stage: ${model.name}`} onView={onView} />
+        <ModelStage prepared={prepared} home={revision.home} label={`Stage: ${model.name}`} onScene={onScene} landmarks={landmarks} shown={shown} />
       ) : (
         <div className="grid flex-1 place-items-center" role="status">
           Loading the model …

@@ -1,8 +1,10 @@
 import { COMMAND_GROUP_IDS } from '@core/exercise';
 import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
-import { initialScene } from '@core/navigation';
+import { initialScene, type Scene } from '@core/navigation';
 import { contextFor } from '@core/scoring';
 import type { View } from '@core/view';
+import type { LandmarkSeen } from '@server/services/landmarks';
+import { pickOf } from '@web/stage/PartsPanel';
 import { PartTree } from '@web/stage/PartTree';
 import type { Prepared } from '@web/stage/prepared';
 import { StageView } from '@web/stage/StageView';
@@ -18,11 +20,15 @@ interface Props {
   readonly prepared: Prepared;
   readonly home: View;
   readonly label: string;
-  readonly onView: (view: View) => void;
+  /** What is shown just now; keep the same function. */
+  readonly onScene: (scene: Scene) => void;
+  readonly landmarks?: readonly LandmarkSeen[];
+  /** A landmark to show, picked outside of the stage. */
+  readonly shown?: LandmarkSeen | null;
 }
 
 /** A model on the stage with its part tree, to look at and to find its home view. */
-export function ModelStage({ prepared, home, label, onView }: Props) {
+export function ModelStage({ prepared, home, label, onScene, landmarks = [], shown = null }: Props) {
   const session: Session = useMemo(
     () => createSession({ start: initialScene(home), context: contextFor({ mesh: prepared.mesh, home }), allowed: COMMAND_GROUP_IDS }),
     [prepared, home],
@@ -30,12 +36,19 @@ export function ModelStage({ prepared, home, label, onView }: Props) {
   const stage = useStage(prepared, session, scheme);
   const { drawn } = stage;
   const scene = useStore(session, (s) => s.scene);
-  useEffect(() => onView(scene.view), [scene.view, onView]);
+  useEffect(() => onScene(scene), [scene, onScene]);
   const command = useCommand(stage);
+  const { aids } = stage;
+  const named = landmarks.length > 0;
+  // Here landmarks are set: they are shown until one puts them away.
+  useEffect(() => aids?.setState({ landmarks: named }), [aids, named]);
+  useEffect(() => {
+    if (shown) command(pickOf(shown));
+  }, [shown, command]);
   return (
     <div className="flex min-w-0 flex-1 gap-4">
       <div className="flex min-w-0 flex-1 flex-col">
-        <StageView stage={stage} label={label} onCommand={command} />
+        <StageView stage={stage} label={label} onCommand={command} landmarks={landmarks} />
       </div>
       <div className="flex w-52 shrink-0 flex-col gap-3">
         <ViewDial view={drawn ?? home} from={scene.view} onCommand={command} />

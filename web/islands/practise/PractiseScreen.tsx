@@ -2,6 +2,7 @@ import type { GoalOf } from '@core/exercise';
 import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
 import type { View } from '@core/view';
+import type { LandmarkSeen } from '@server/services/landmarks';
 import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
@@ -32,6 +33,7 @@ interface Props {
   readonly exercise: Practised;
   readonly meshHash: string;
   readonly home: View;
+  readonly landmarks: readonly LandmarkSeen[];
   readonly schemes: readonly Scheme[];
   /** Published pictures of the targets, per step. */
   readonly pictures: readonly (string | null)[];
@@ -58,7 +60,7 @@ function usualScheme(schemes: readonly Scheme[]): Scheme {
   return found;
 }
 
-export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tryOut }: Props) {
+export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, pictures, tryOut }: Props) {
   const [chosen, setScheme] = useState(() => usualScheme(schemes));
   const [moves, setMoves] = useState<PuckMoves | null>(() => (window.localStorage.getItem(KEPT_MOVES) as PuckMoves | null) ?? null);
   const scheme = useMemo(
@@ -236,6 +238,7 @@ export function PractiseScreen({ exercise, meshHash, home, schemes, pictures, tr
           onCommand={command}
           recover={exercise.allowed.includes('recover')}
           views={{ modelId: exercise.model.id, forAll: false }}
+          landmarks={landmarks}
           overlay={
             <>
               {goal?.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}

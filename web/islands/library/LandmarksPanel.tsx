@@ -1,0 +1,119 @@
+import { LANDMARK_KINDS, type Landmark } from '@core/exercise/landmark';
+import type { Scene } from '@core/navigation';
+import type { LandmarkSeen } from '@server/services/landmarks';
+import { send, wordsOf } from '@web/ui/api';
+import { MapPin, Trash2 } from 'lucide-react';
+import { type FormEvent, useState } from 'react';
+
+interface Props {
+  readonly modelId: string;
+  readonly landmarks: readonly LandmarkSeen[];
+  /** What is picked on the stage. */
+  readonly selection: Scene['selection'];
+  readonly onChanged: (landmarks: readonly LandmarkSeen[]) => void;
+  readonly onPick: (landmark: LandmarkSeen) => void;
+}
+
+const KIND_WORDS: Record<Landmark['kind'], string> = { part: 'the part', face: 'the face', point: 'the point' };
+
+/** Names places of a model: pick one on the stage, say what is meant, give it a name. */
+export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPick }: Props) {
+  const [name, setName] = useState('');
+  const [kind, setKind] = useState<Landmark['kind']>('part');
+  const [error, setError] = useState<string | null>(null);
+  const part = selection.parts[0];
+  const { point, normal } = selection;
+  const doing = async (work: () => Promise<unknown>): Promise<void> => {
+    setError(null);
+    try {
+      await work();
+      const response = await fetch(`/api/models/${modelId}/landmarks`);
+      if (!response.ok) throw new Error('The landmarks could not be loaded again: reload the page.');
+      onChanged(((await response.json()) as { landmarks: LandmarkSeen[] }).landmarks);
+    } catch (problem) {
+      setError(wordsOf(problem));
+    }
+  };
+  const mark = (event: FormEvent): void => {
+    event.preventDefault();
+    if (!part || !point || !normal) {
+      setError('Pick the place on the stage first.');
+      return;
+    }
+    void doing(async () => {
+      await send(`/api/models/${modelId}/landmarks`, { name, kind, part, point, normal });
+      setName('');
+    });
+  };
+  return (
+    <section aria-label="Landmarks" className="border-rule border-t pt-3">
+      <h2 className="text-sm">Landmarks</h2>
+      <ul className="mt-1">
+        {landmarks.map((landmark) => (
+          <li key={landmark.id} className="flex items-center gap-1.5">
+            <button type="button" aria-label={`Show ${landmark.name}`} className="rounded p-1 hover:bg-bar" onClick={() => onPick(landmark)}>
+              <MapPin size={14} aria-hidden="true" />
+            </button>
+            <input
+              className="field min-w-0 flex-1 !py-0.5 text-sm"
+              aria-label={`Name of ${landmark.name}`}
+              maxLength={60}
+              defaultValue={landmark.name}
+              onBlur={(e) => e.target.value !== landmark.name && doing(() => send(`/api/landmarks/${landmark.id}`, { name: e.target.value }, 'PATCH'))}
+            />
+            <button
+              type="button"
+              className="rounded p-1 hover:bg-bar"
+              aria-label={`Remove ${landmark.name}`}
+              onClick={() => doing(() => send(`/api/landmarks/${landmark.id}`, {}, 'DELETE'))}
+            >
+              <Trash2 size={14} aria-hidden="true" />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form className="mt-2" onSubmit={mark}>
+        <p className="text-ink-soft text-sm">
+          {part ? (
+            <>
+              Picked on the stage: <strong className="text-ink">{part.split('/').at(-1)}</strong>
+            </>
+          ) : (
+            'Pick a place on the stage to name it.'
+          )}
+        </p>
+        {part && (
+          <>
+            <fieldset className="mt-1 flex gap-3 text-sm">
+              <legend className="sr-only">What is named</legend>
+              {LANDMARK_KINDS.map((each) => (
+                <label key={each} className="flex items-center gap-1">
+                  <input type="radio" name="kind" className="accent-ink" checked={kind === each} onChange={() => setKind(each)} /> {KIND_WORDS[each]}
+                </label>
+              ))}
+            </fieldset>
+            <div className="mt-1.5 flex gap-1.5">
+              <input
+                className="field min-w-0 !py-1 text-sm"
+                aria-label="Name of the landmark"
+                placeholder="Its name"
+                maxLength={60}
+                value={name}
+                onChange={(e) => setName(e.target.value)}
+              />
+              <button type="submit" className="button !px-3 !py-1 text-sm" disabled={name.trim() === '' || !point}>
+                Mark
+              </button>
+            </div>
+            {!point && <p className="mt-1 text-sm">Click the place on the stage itself: the tree names a part, but no place on it.</p>}
+          </>
+        )}
+      </form>
+      {error && (
+        <p role="alert" className="mt-1 font-semibold text-signal text-sm">
+          {error}
+        </p>
+      )}
+    </section>
+  );
+}
