@@ -1,4 +1,4 @@
-import { type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt } from '@core';
+import { type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping } from '@core';
 import { writeGlb } from '@formats';
 import { newId } from '@server/ids';
 import { addGroup, addMember } from '@server/repositories/people';
@@ -84,13 +84,10 @@ async function practise(service: Service, person: Person, learner: DemoLearner, 
     const asked: Asked = { ...service, now: () => new Date(clock), who: person };
     const opened = await openAttempt(asked, { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id });
     // The seed that the server gave decides the order of random calls, and here the hand's misses as well.
-    const trace = simulateAttempt(
-      { ...exercise.content, id: exercise.id, version: exercise.version },
-      exercise.model,
-      scheme,
-      between(learner.first, learner.settled, k),
-      opened.seed,
-    );
+    const hand = between(learner.first, learner.settled, k);
+    const made = simulateAttempt({ ...exercise.content, id: exercise.id, version: exercise.version }, exercise.model, scheme, hand, opened.seed);
+    const earlier = schemeById(learner.schemes[0] ?? '');
+    const trace = earlier && earlier.id !== scheme.id ? slipping(made, earlier, scheme, hand.slips, opened.seed) : made;
     clock += trace.end * 1000 + 1000;
     await handIn(asked, opened.id, trace);
   }

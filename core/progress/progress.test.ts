@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Gesture, THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE } from '../input';
 import { randomFrom } from '../math';
+import { type CountedSlip, habitsOf } from './habits';
 import { attemptsToReach, fitLearningCurve } from './learningCurve';
 import { isStuck, levelOf } from './level';
 import { regress } from './regress';
@@ -130,5 +131,26 @@ describe('slips', () => {
     expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('left'), ['orbit'])).toBeNull();
     expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('right'), ['orbit'])).toBeNull();
     expect(slipOf(TWO_BUTTON_MOUSE, THREE_BUTTON_MOUSE, drag('middle'), ['pan'])).toBeNull();
+  });
+});
+
+describe('habits of an earlier scheme', () => {
+  const attempts = Array.from({ length: 12 }, (_, i) => ({ id: `a${i}`, schemeId: i < 2 ? 'old' : 'new' }));
+  const slip = (attempt: number, times: number, gesture = 'middle drag'): CountedSlip => ({ attemptId: `a${attempt}`, gesture, wanted: 'pan', times });
+
+  it('are told for each scheme: all of them, at first and of late', () => {
+    const habits = habitsOf(attempts, [slip(2, 5), slip(3, 3), slip(6, 2), slip(11, 1)]);
+    expect(habits).toEqual([{ schemeId: 'new', gesture: 'middle drag', wanted: 'pan', times: 11, first: 10 / 5, last: 1 / 5 }]);
+  });
+
+  it('count attempts without slips, and stay apart when there are few', () => {
+    expect(habitsOf(attempts.slice(0, 4), [slip(2, 4)])).toEqual([expect.objectContaining({ first: 4, last: 0 })]);
+    expect(habitsOf(attempts.slice(0, 3), [slip(2, 4)])).toEqual([expect.objectContaining({ first: 4, last: 4 })]);
+    expect(habitsOf([], [slip(2, 4)])).toEqual([]);
+  });
+
+  it('the most frequent of late come first', () => {
+    const habits = habitsOf(attempts, [slip(2, 9), slip(11, 1, 'right drag'), slip(10, 2, 'left drag')]);
+    expect(habits.map((habit) => habit.gesture)).toEqual(['left drag', 'right drag', 'middle drag']);
   });
 });

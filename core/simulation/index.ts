@@ -2,3 +2,4 @@
 export * from './minimumJerkPath';
 export * from './simulateAttempt';
 export * from './simulatePuck';
+export * from './slipping';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PUCK_DESCRIPTOR, readMultiAxisReport, THREE_BUTTON_MOUSE } from '../input';
+import { PUCK_DESCRIPTOR, readMultiAxisReport, SIX_AXIS_PUCK, THREE_BUTTON_MOUSE } from '../input';
 import { angleBetween, backOf } from '../math';
 import { contextFor, pivotDrift, scoreAttempt, sparc } from '../scoring';
 import { crate, exerciseOf, start } from '../tests/practice';
@@ -9,6 +9,7 @@ import { minimumJerk } from './hand';
 import { minimumJerkPath } from './minimumJerkPath';
 import { simulateAttempt } from './simulateAttempt';
 import { simulatePuck } from './simulatePuck';
+import { slipping } from './slipping';
 
 const goal = { kind: 'matchView' as const, subject: [], target: { ...start, view: { ...start.view, orientation: [0.5, 0.5, 0.5, 0.5] as const } } };
 const exercise = exerciseOf(goal);
@@ -79,4 +80,26 @@ it('a simulated puck eases into its stroke, presses its button and comes back to
   expect(twists.at(-1)).toBe(0);
   expect(reports.some((r) => readMultiAxisReport(PUCK_DESCRIPTOR, r).buttons?.includes(2))).toBe(true);
   expect(simulatePuck([{ axes: [1, 0, 0, 0, 0, 0], seconds: 0.2 }], 60, 4)).toEqual(simulatePuck([{ axes: [1, 0, 0, 0, 0, 0], seconds: 0.2 }], 60, 4));
+});
+
+describe('someone who comes from another scheme', () => {
+  const made = simulateAttempt(exercise, crate, SIX_AXIS_PUCK, { ...steady, noise: 0.4 }, 9);
+  const slips = (rate: number, seed = 4) => slipping(made, THREE_BUTTON_MOUSE, SIX_AXIS_PUCK, rate, seed).events.filter((event) => event.kind === 'slip');
+
+  it('slips as often as the rate says, and the server would take it', () => {
+    expect(slips(0)).toEqual([]);
+    expect(slips(1).length).toBeGreaterThan(2);
+    expect(slips(1)[0]).toMatchObject({ gesture: 'left drag', wanted: 'orbit' });
+    const trace = slipping(made, THREE_BUTTON_MOUSE, SIX_AXIS_PUCK, 0.5, 4);
+    expect(trace.moves).toEqual(made.moves);
+    expect(traceSchema.safeParse(trace).success).toBe(true);
+    expect(
+      checkTrace(trace, { start, allowed: exercise.allowed, partIds: new Set(crate.mesh.parts.map((p) => p.id)), steps: 1, elapsed: trace.end }),
+    ).toBeNull();
+    expect(slips(0.5)).toEqual(slips(0.5));
+  });
+
+  it('does not slip where both schemes have the same gestures', () => {
+    expect(slipping(made, THREE_BUTTON_MOUSE, THREE_BUTTON_MOUSE, 1, 4).events).toEqual(made.events);
+  });
 });

@@ -3,12 +3,14 @@ import * as first from './001-first';
 import * as savedViews from './002-saved-views';
 import * as ownSchemes from './003-own-schemes';
 import * as landmarks from './004-landmarks';
+import * as slips from './005-slips';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
   { name: '002-saved-views', migration: savedViews },
   { name: '003-own-schemes', migration: ownSchemes },
   { name: '004-landmarks', migration: landmarks },
+  { name: '005-slips', migration: slips },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

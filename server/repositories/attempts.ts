@@ -1,5 +1,5 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { type SchemeFamily, type ScoreCard, type Trace, traceSchema } from '@core';
+import { type CountedSlip, type SchemeFamily, type ScoreCard, type Trace, traceSchema } from '@core';
 import type { Knex } from 'knex';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
@@ -93,6 +93,7 @@ export async function keepHandIn(db: Database, id: string, trace: Trace, card: S
         gestures: card.gestures,
       });
     await tx('attempt_steps').insert(card.steps.map((step, i) => ({ attempt_id: id, step: i, skill: step.skill, score: step.score, seconds: step.seconds })));
+    if (card.slips) await tx('attempt_slips').insert(card.slips.map((slip) => ({ attempt_id: id, ...slip })));
     return true;
   });
 }
@@ -178,4 +179,14 @@ export async function stepLines(db: Database, personIds: readonly string[]): Pro
     .orderBy('t.step')
     .select('a.person_id', 't.skill', 's.family', 't.score');
   return rows.map((row) => ({ personId: row.person_id, skill: row.skill, family: row.family, score: row.score }));
+}
+
+/** What came up of old habits in the attempts of these people. */
+export async function slipLines(db: Database, personIds: readonly string[]): Promise<(CountedSlip & { readonly personId: string })[]> {
+  if (personIds.length === 0) return [];
+  const rows = await db('attempt_slips as t')
+    .join('attempts as a', 'a.id', 't.attempt_id')
+    .whereIn('a.person_id', [...personIds])
+    .select('a.person_id', 't.attempt_id', 't.gesture', 't.wanted', 't.times');
+  return rows.map((row) => ({ personId: row.person_id, attemptId: row.attempt_id, gesture: row.gesture, wanted: row.wanted, times: row.times }));
 }

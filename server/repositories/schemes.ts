@@ -23,6 +23,12 @@ export async function findScheme(db: Database, id: string, revision?: number): P
   return row ? schemeSchema.parse(parseColumn(row.content)) : null;
 }
 
+/** Names of schemes in their newest revisions, by id. */
+export async function schemeNames(db: Database, ids: readonly string[]): Promise<Map<string, string>> {
+  const found = await Promise.all(ids.map((id) => findScheme(db, id)));
+  return new Map(found.flatMap((scheme) => (scheme ? [[scheme.id, scheme.name]] : [])));
+}
+
 /** Keeps a revision; false when there is one of that number already. */
 export async function addSchemeRevision(db: Database, scheme: Scheme, ownerId: string | null): Promise<boolean> {
   try {

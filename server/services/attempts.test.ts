@@ -178,6 +178,18 @@ describe('progress', () => {
     expect(await groupCsv(s.instructor, s.group.id)).toContain(`${s.trainee.who.name},Orbit,mouse,${mean.toFixed(1)}`);
   });
 
+  it('old habits are told by scheme, and counted in the file', async () => {
+    const { id, trace } = await opened();
+    const slips = [1, 2].map((t) => ({ t, kind: 'slip' as const, step: 0, gesture: 'middle drag', wanted: 'pan' }));
+    await handIn(s.trainee, id, { ...trace, moves: [], events: slips });
+    const next = await opened();
+    await handIn(s.trainee, next.id, next.trace);
+    const { habits } = await progressOf(s.trainee, s.trainee.who.id);
+    expect(habits).toEqual([{ schemeId: mouse.id, scheme: mouse.name, gesture: 'middle drag', wanted: 'pan', times: 2, first: 2, last: 0 }]);
+    const rows = (await progressCsv(s.instructor, s.trainee.who.id)).split('\r\n');
+    expect(rows.map((row) => row.split(',').at(-1))).toEqual(['slips', '2', '0']);
+  });
+
   it('shows no level on fewer than three attempts', async () => {
     const { id, trace } = await opened();
     await handIn(s.trainee, id, trace);

@@ -1,7 +1,8 @@
-import { isStuck, type Level, levelOf, type SchemeFamily, SKILLS, skillLabel } from '@core';
+import { type Habit, habitsOf, isStuck, type Level, levelOf, type SchemeFamily, SKILLS, skillLabel } from '@core';
 import Papa from 'papaparse';
-import { type AttemptLine, attemptLines, type StepLine, stepLines } from '../repositories/attempts';
+import { type AttemptLine, attemptLines, type StepLine, slipLines, stepLines } from '../repositories/attempts';
 import { type Assignment, assignmentsOfPerson } from '../repositories/exercises';
+import { schemeNames } from '../repositories/schemes';
 import type { Asked, Person } from '../service';
 import { assignmentsOfGroup } from './exercises';
 import { peopleOfGroup, personSeen } from './people';
@@ -59,16 +60,26 @@ export interface Progress {
   readonly attempts: readonly AttemptLine[];
   readonly standings: readonly ExerciseStanding[];
   readonly skills: readonly SkillLevel[];
+  /** Habits of an earlier scheme, the most frequent of late first. */
+  readonly habits: readonly (Habit & { readonly scheme: string })[];
 }
 
 export async function progressOf(asked: Asked, personId: string): Promise<Progress> {
   const person = await personSeen(asked, personId);
-  const [attempts, steps, assigned] = await Promise.all([
+  const [attempts, steps, slips, assigned] = await Promise.all([
     attemptLines(asked.db, [personId]),
     stepLines(asked.db, [personId]),
+    slipLines(asked.db, [personId]),
     assignmentsOfPerson(asked.db, personId),
   ]);
-  return { person, attempts, standings: assigned.map((assignment) => standingOf(assignment, attempts)), skills: skillLevels(steps) };
+  const names = await schemeNames(asked.db, [...new Set(attempts.map((line) => line.schemeId))]);
+  return {
+    person,
+    attempts,
+    standings: assigned.map((assignment) => standingOf(assignment, attempts)),
+    skills: skillLevels(steps),
+    habits: habitsOf(attempts, slips).map((habit) => ({ ...habit, scheme: names.get(habit.schemeId) ?? '' })),
+  };
 }
 
 export interface LearnerRow {
@@ -115,6 +126,7 @@ const csvNumber = (value: number | null, digits = 1): string => (value === null 
 /** All attempts of one learner. */
 export async function progressCsv(asked: Asked, personId: string): Promise<string> {
   const { attempts, person } = await progressOf(asked, personId);
+  const slips = await slipLines(asked.db, [personId]);
   return Papa.unparse(
     attempts.map((line) => ({
       learner: person.name,
@@ -126,6 +138,7 @@ export async function progressCsv(asked: Asked, personId: string): Promise<strin
       flashes: line.flashes,
       seconds: csvNumber(line.seconds),
       gestures: line.gestures,
+      slips: slips.reduce((sum, slip) => sum + (slip.attemptId === line.id ? slip.times : 0), 0),
     })),
     // A cell that begins like a formula is not to be run by a spreadsheet.
     { escapeFormulae: true },

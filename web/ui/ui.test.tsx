@@ -145,9 +145,9 @@ describe('practise and its card', () => {
   it('live help says the worst first, a hint in its place, and that all is right', () => {
     const result = { id: 'direction' as const, full: 0, zero: 1, weight: 1, must: false, value: 0.5, points: 0.5, advice: 'Go round.' };
     const closeness = { results: Array.from({ length: 7 }, () => result), worst: result };
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words={null} />))).toBe('Go round.');
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words="Look left." />))).toBe('Look left.');
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={{ results: [], worst: null }} words={null} />))).toMatch(/All as asked/);
+    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words={null} end="Hand in" />))).toBe('Go round.');
+    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words="Look left." end="Hand in" />))).toBe('Look left.');
+    expect(text(renderToStaticMarkup(<LiveAdvice closeness={{ results: [], worst: null }} words={null} end="Done" />))).toBe('All as asked: press Done.');
     expect(renderToStaticMarkup(<LiveBars closeness={closeness} />).match(/role="group"/g)).toHaveLength(5);
     expect(renderToStaticMarkup(<LiveBars closeness={null} />)).not.toContain('closeness');
   });

@@ -48,7 +48,7 @@ export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPic
   return (
     <section aria-label="Landmarks" className="border-rule border-t pt-3">
       <h2 className="text-sm">Landmarks</h2>
-      <ul className="mt-1">
+      <ul className="mt-1 space-y-1">
         {landmarks.map((landmark) => (
           <li key={landmark.id} className="flex items-center gap-1.5">
             <button type="button" aria-label={`Show ${landmark.name}`} className="rounded p-1 hover:bg-bar" onClick={() => onPick(landmark)}>

@@ -5,9 +5,17 @@ import type { Closeness } from '@web/workers/closeness.worker';
 
 const MOST = 5;
 
+interface AdviceProps {
+  readonly closeness: Closeness | null;
+  /** A hint that was taken stands in place of the advice. */
+  readonly words: string | null;
+  /** What to press when nothing is left to change. */
+  readonly end: string;
+}
+
 /** One sentence: what most is to be changed, or the hint that was taken. */
-export function LiveAdvice({ closeness, words }: { readonly closeness: Closeness | null; readonly words: string | null }) {
-  const advice = words ?? (closeness ? (closeness.worst?.advice ?? 'All as asked: you can hand it in.') : null);
+export function LiveAdvice({ closeness, words, end }: AdviceProps) {
+  const advice = words ?? (closeness ? (closeness.worst?.advice ?? `All as asked: press ${end}.`) : null);
   return (
     <p className="min-h-7 font-bold font-display text-lg leading-7" aria-live="polite">
       {advice}

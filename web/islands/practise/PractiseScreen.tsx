@@ -265,7 +265,7 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
         <div className="mt-2">
           {state && <Wake fixes={state.fixes} at={state.at} pictureOf={pictureOf} onGo={go} enabled={exercise.allowed.includes('recover')} />}
         </div>
-        <LiveAdvice closeness={closeness} words={hintWords} />
+        <LiveAdvice closeness={calls.call ? null : closeness} words={hintWords} end={last ? 'Hand in' : 'Done'} />
         <div className="mt-1 flex items-end gap-5">
           <LiveBars closeness={closeness} />
           <div className="flex shrink-0 gap-2.5">
