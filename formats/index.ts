@@ -3,6 +3,7 @@ export * from './formatError';
 export * from './meshFile';
 export * from './openMesh';
 export * from './placeMesh';
+export * from './puckScript';
 export * from './readModel';
 export * from './schemeFile';
 export * from './writeGlb';

@@ -2,7 +2,7 @@ import { BUILT_IN_SCHEMES, findConflicts, type Scheme } from '@core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FormatError } from './formatError';
-import { lineOf, readSchemeFile, writeSchemeFile } from './schemeFile';
+import { readSchemeFile, writeSchemeFile } from './schemeFile';
 
 const [scheme] = BUILT_IN_SCHEMES as readonly [Scheme];
 const said = (text: string): string => {
@@ -48,14 +48,5 @@ describe('a scheme file', () => {
         (text) => said(text).length > 0,
       ),
     );
-  });
-
-  it('the line of a value is found through strings, lists and what is nested', () => {
-    const text = '{\n "a": ["x, ]", {"b":\n  "}"}],\n "c": {\n  "d": [1,\n   2,\n   {"e": true}]}}';
-    expect(lineOf(text, ['a'])).toBe(2);
-    expect(lineOf(text, ['a', 1, 'b'])).toBe(3);
-    expect(lineOf(text, ['c', 'd', 1])).toBe(6);
-    expect(lineOf(text, ['c', 'd', 2, 'e'])).toBe(7);
-    expect(lineOf(text, ['c', 'missing'])).toBe(4);
   });
 });

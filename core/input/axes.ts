@@ -11,13 +11,17 @@ export interface AxesOptions {
   readonly curve: number;
   /** One factor an axis; negative turns it about. */
   readonly gains: SixAxes;
+  /** Only the axis that is pushed farthest counts. */
+  readonly dominant?: boolean | undefined;
 }
 
 /** Strokes after dead zone, curve and gain, times `dt` seconds: how far each axis goes in this moment. */
 export function shapeAxes(axes: SixAxes, options: AxesOptions, dt: number): SixAxes {
+  const sizes = axes.map((stroke) => Math.min(1, Math.abs(stroke)));
+  const farthest = sizes.indexOf(Math.max(...sizes));
   const shaped = axes.map((stroke, i) => {
-    const size = Math.min(1, Math.abs(stroke));
-    if (!(size > options.deadZone)) return 0;
+    const size = sizes[i] ?? 0;
+    if (!(size > options.deadZone) || (options.dominant && i !== farthest)) return 0;
     const share = (size - options.deadZone) / (1 - options.deadZone);
     return Math.sign(stroke) * exact.pow(share, options.curve) * (options.gains[i] ?? 1) * dt;
   });

@@ -5,13 +5,19 @@ import type { Binding, Device, Modifier, Scheme } from './schemeSchema';
 export interface Conflict {
   readonly first: number;
   readonly second: number;
-  /** `same`: one gesture, two meanings. `held`: a key that acts when pressed and while held. `hidden`: a longer chord can be given only through a shorter one. */
-  readonly kind: 'same' | 'held' | 'hidden';
+  /**
+   * `same`: one gesture, two meanings. `held`: a key that acts when pressed and while held. `hidden`: a longer chord can be
+   * given only through a shorter one. `first`: a double click can be given only through a single one that changes something.
+   */
+  readonly kind: 'same' | 'held' | 'hidden' | 'first';
   readonly words: string;
 }
 
 const sortedModifiers = (binding: Binding): string => [...binding.modifiers].sort().join('+');
 const keyOf = (binding: Binding): string | null => (binding.trigger.kind === 'key' || binding.trigger.kind === 'held' ? binding.trigger.code : null);
+
+/** Picking a part first does no harm to what a double click does. */
+const isPick = ({ command }: Binding): boolean => command.kind === 'atPointer' && (command.does === 'select' || command.does === 'selectMore');
 
 /** Keys that are themselves held for other chords. */
 const MODIFIER_KEYS: Record<string, Modifier> = {
@@ -28,6 +34,10 @@ export function conflictOf(a: Binding, b: Binding): Pick<Conflict, 'kind' | 'wor
   if (a.context !== b.context) return null;
   if (JSON.stringify(a.trigger) === JSON.stringify(b.trigger) && sortedModifiers(a) === sortedModifiers(b))
     return { kind: 'same', words: `${triggerWords(a)} is set twice` };
+  if (a.trigger.kind === 'click' && b.trigger.kind === 'click' && a.trigger.button === b.trigger.button && sortedModifiers(a) === sortedModifiers(b)) {
+    const [single, double] = a.trigger.count === 1 ? [a, b] : [b, a];
+    if (!isPick(single)) return { kind: 'first', words: `${triggerWords(single)} is done first, each time that ${triggerWords(double)} is given` };
+  }
   const [ka, kb] = [keyOf(a), keyOf(b)];
   if (ka !== null && ka === kb && a.trigger.kind !== b.trigger.kind && sortedModifiers(a) === sortedModifiers(b))
     return { kind: 'held', words: `${triggerWords(a)} acts when it is pressed and while it is held: only the held one is heard` };
@@ -55,6 +65,7 @@ export function findConflicts(scheme: Pick<Scheme, 'bindings'>): Conflict[] {
   scheme.bindings.forEach((binding, i) => {
     const code = keyOf(binding);
     note(`${binding.context} ${code ?? JSON.stringify(binding.trigger)}`, i);
+    if (binding.trigger.kind === 'click') note(`${binding.context} click ${binding.trigger.button}`, i);
     const own = code === null ? undefined : MODIFIER_KEYS[code];
     if (own) note(`${binding.context} modifier ${own}`, i);
     for (const modifier of binding.modifiers) note(`${binding.context} modifier ${modifier}`, i);
@@ -72,6 +83,18 @@ export function findConflicts(scheme: Pick<Scheme, 'bindings'>): Conflict[] {
       }
   }
   return [...found.values()].sort((x, y) => x.first - y.first || x.second - y.second);
+}
+
+/** Clicks that must wait until the button is let go, since a drag begins with the same press: why, in words, by number in `scheme.bindings`. */
+export function waitingClicks(scheme: Pick<Scheme, 'bindings'>): Map<number, string> {
+  const chordOf = (button: string, binding: Binding): string => `${binding.context} ${button} ${sortedModifiers(binding)}`;
+  const drags = new Map(scheme.bindings.flatMap((b) => (b.trigger.kind === 'drag' ? [[chordOf(b.trigger.button, b), b] as const] : [])));
+  return new Map(
+    scheme.bindings.flatMap((b, i) => {
+      const drag = b.trigger.kind === 'click' && drags.get(chordOf(b.trigger.button, b));
+      return drag ? [[i, `It acts when the button is let go: ${triggerWords(drag)} begins with the same press.`] as const] : [];
+    }),
+  );
 }
 
 export interface DeviceCapabilities {

@@ -26,7 +26,8 @@ export type Gesture =
       readonly at: FramePoint;
     }
   | { readonly kind: 'wheel'; readonly modifiers: readonly Modifier[]; readonly notches: number; readonly at: FramePoint }
-  | { readonly kind: 'key'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly at: FramePoint | null }
+  /** `repeats`: how often the key has repeated since it went down. */
+  | { readonly kind: 'key'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly at: FramePoint | null; readonly repeats?: number }
   /** Two fingers slid on a touchpad, frame heights to the right and up. */
   | { readonly kind: 'scroll'; readonly modifiers: readonly Modifier[]; readonly du: number; readonly dv: number; readonly at: FramePoint }
   /** Two fingers spread on a touchpad by a factor. */
@@ -42,8 +43,15 @@ export type Gesture =
       readonly twist: number;
       readonly done: boolean;
     }
-  /** A key kept down for another `dt` seconds. */
-  | { readonly kind: 'held'; readonly code: string; readonly modifiers: readonly Modifier[]; readonly dt: number; readonly at: FramePoint | null }
+  /** A key kept down for another `dt` seconds, after `age` seconds already; without an age it goes at full speed. */
+  | {
+      readonly kind: 'held';
+      readonly code: string;
+      readonly modifiers: readonly Modifier[];
+      readonly dt: number;
+      readonly age?: number;
+      readonly at: FramePoint | null;
+    }
   | { readonly kind: 'axes'; readonly axes: SixAxes; readonly dt: number }
   | { readonly kind: 'puckButton'; readonly button: number };
 

@@ -1,4 +1,5 @@
 /** From what a hand does to commands: schemes as data, and devices' reports. */
+export * from './acceleration';
 export * from './axes';
 export * from './bindings';
 export * from './conflicts';
@@ -7,6 +8,7 @@ export * from './gesture';
 export * from './kindsGiven';
 export * from './multiAxis';
 export * from './pivot';
+export * from './resample';
 export * from './resolve';
 export type { Action, Aid, Binding, Device, Modifier, PivotRule, Scheme, SchemeFamily, Trigger } from './schemeSchema';
 export * from './schemes';

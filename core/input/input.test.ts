@@ -8,13 +8,13 @@ import { start } from '../tests/practice';
 import { anglesOf, eyeOf, FRAME, FRAME_ASPECT, pointAt, project, wrapAngle } from '../view';
 import { shapeAxes, USUAL_PUCK } from './axes';
 import { bindingFor, triggerWords } from './bindings';
-import { CAPABILITIES, conflictOf, findConflicts, takenAway, unreachable } from './conflicts';
+import { CAPABILITIES, conflictOf, findConflicts, takenAway, unreachable, waitingClicks } from './conflicts';
 import { changeBinding, clearBinding, mirrored, mismatch, setTrigger, swapTriggers } from './editing';
 import type { Gesture, Pick } from './gesture';
 import { PUCK_DESCRIPTOR, puckReports, readMultiAxisReport } from './multiAxis';
 import { isSteady, pivotFor } from './pivot';
 import { resolve, whyNothing } from './resolve';
-import { type PivotRule, schemeSchema } from './schemeSchema';
+import { type Binding, type PivotRule, schemeSchema } from './schemeSchema';
 import { BUILT_IN_SCHEMES, KEYBOARD_ALONE, SIX_AXIS_PUCK, THREE_BUTTON_MOUSE, TOUCH_SCREEN, TOUCHPAD, TWO_BUTTON_MOUSE } from './schemes';
 import { actionWords } from './words';
 
@@ -206,7 +206,7 @@ describe('conflicts', () => {
     context: fc.constantFrom('stage' as const, 'standing' as const),
     trigger,
     modifiers,
-    command: fc.constant({ kind: 'move' as const, does: 'orbit' as const }),
+    command: fc.constantFrom({ kind: 'move' as const, does: 'orbit' as const }, { kind: 'atPointer' as const, does: 'select' as const }),
   });
 
   it('are all found, and nothing else: as by comparing every pair', () => {
@@ -222,6 +222,42 @@ describe('conflicts', () => {
       }),
       { numRuns: 300 },
     );
+  });
+
+  it('a double click is in the way of a single one, unless that only picks', () => {
+    const click = (count: 1 | 2, does: 'select' | 'centre' | 'normalTo'): Binding => ({
+      context: 'stage',
+      trigger: { kind: 'click', button: 'left', count },
+      modifiers: [],
+      command: { kind: 'atPointer', does },
+    });
+    expect(conflictOf(click(2, 'centre'), click(1, 'normalTo'))).toEqual({
+      kind: 'first',
+      words: 'left click is done first, each time that double left click is given',
+    });
+    expect(conflictOf(click(1, 'select'), click(2, 'centre'))).toBeNull();
+    expect(conflictOf(click(1, 'normalTo'), { ...click(2, 'centre'), modifiers: ['shift'] })).toBeNull();
+  });
+
+  it('clicks that wait for a drag are those with the same button, chord and place', () => {
+    fc.assert(
+      fc.property(fc.array(binding, { maxLength: 20 }), (bindings) => {
+        const every = bindings.flatMap((a, i) => {
+          if (a.trigger.kind !== 'click') return [];
+          const { button } = a.trigger;
+          const drags = bindings.filter(
+            (b) =>
+              b.trigger.kind === 'drag' &&
+              b.trigger.button === button &&
+              b.context === a.context &&
+              [...b.modifiers].sort().join() === [...a.modifiers].sort().join(),
+          );
+          return drags.length > 0 ? [i] : [];
+        });
+        expect([...waitingClicks({ bindings }).keys()]).toEqual(every);
+      }),
+    );
+    expect(waitingClicks(TWO_BUTTON_MOUSE).size).toBeGreaterThan(0);
   });
 
   it('are a gesture with two meanings, a key pressed and held, and a chord behind a key that is its own', () => {

@@ -1,6 +1,7 @@
 import { backOf, dot, exact, type Vec3 } from '../math';
 import { type Command, navigate, type Scene, standAt } from '../navigation';
 import { FRAME, FRAME_ASPECT, frameHeightAt, nearestStandard, project } from '../view';
+import { heldSpeed, repeatedStep } from './acceleration';
 import { resolveAxes } from './axes';
 import { bindingFor } from './bindings';
 import type { FramePoint, FrameRectangle, Gesture, Pick, Surroundings } from './gesture';
@@ -179,17 +180,19 @@ function steady(
   if (dt <= 0) return [];
   const speed = now.speed ?? frameHeightAt(scene.view, scene.view.distance) / 2;
   const onGround = now.onFloor ?? true;
+  // Walking keeps the speed that was set; all else begins gently.
+  const eased = gesture.age === undefined ? dt : dt * heldSpeed(gesture.age);
   switch (does) {
     case 'zoom':
-      return [zoomBy(exact.pow(2, way * HELD_OCTAVES * dt), scheme, scene, gesture.at, pick)];
+      return [zoomBy(exact.pow(2, way * HELD_OCTAVES * eased), scheme, scene, gesture.at, pick)];
     case 'forward':
       return [{ kind: 'walk', forward: way * speed, right: 0, dt, onGround }];
     case 'slide':
       return [{ kind: 'walk', forward: 0, right: way * speed, dt, onGround }];
     case 'rise':
-      return [{ kind: 'rise', metres: way * speed * dt }];
+      return [{ kind: 'rise', metres: way * speed * eased }];
     default:
-      return [{ kind: 'look', yaw: -way * HELD_TURN * dt, pitch: 0 }];
+      return [{ kind: 'look', yaw: -way * HELD_TURN * eased, pitch: 0 }];
   }
 }
 
@@ -227,6 +230,26 @@ function scaled(command: Command, scheme: Scheme, scene: Scene, pick: Pick | nul
   }
 }
 
+/** A step of a key that repeats: slides and changes of size grow, turns stay exact. */
+function grown(command: Command, repeats: number): Command {
+  if (repeats === 0) return command;
+  const times = repeatedStep(repeats);
+  switch (command.kind) {
+    case 'pan':
+      return { ...command, dx: command.dx * times, dy: command.dy * times };
+    case 'zoom':
+      return { ...command, factor: exact.pow(command.factor, times) };
+    case 'dolly':
+    case 'rise':
+    case 'shiftSection':
+      return { ...command, metres: command.metres * times };
+    case 'walk':
+      return { ...command, forward: command.forward * times, right: command.right * times };
+    default:
+      return command;
+  }
+}
+
 const STYLES = ['shadedEdges', 'shaded', 'hiddenLine', 'outline', 'wireframe'] as const;
 
 /**
@@ -251,7 +274,7 @@ export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pi
     case 'steady':
       return gesture.kind === 'held' ? steady(command.does, command.way * (binding.gain ?? 1), gesture, scheme, scene, pick, now) : [];
     case 'command':
-      return [scaled(command.command, scheme, scene, pick)];
+      return [grown(scaled(command.command, scheme, scene, pick), gesture.kind === 'key' ? (gesture.repeats ?? 0) : 0)];
     case 'atPointer':
       return atPointer(command.does, scene, pick);
     case 'selection':

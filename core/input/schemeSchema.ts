@@ -67,7 +67,16 @@ export const schemeOptionsSchema = z.object({
   zoomTo: z.enum(['pointer', 'target']),
   /** Size factor of one wheel notch. */
   notch: z.number().gt(1).max(4),
-  puck: z.object({ deadZone: z.number().min(0).lt(1), curve: z.number().min(0.2).max(5), gains: six, moves: z.enum(['model', 'camera']) }).optional(),
+  puck: z
+    .object({
+      deadZone: z.number().min(0).lt(1),
+      curve: z.number().min(0.2).max(5),
+      gains: six,
+      moves: z.enum(['model', 'camera']),
+      /** Whether only the axis that is pushed farthest counts. */
+      dominant: z.boolean().optional(),
+    })
+    .optional(),
 });
 
 export const deviceSchema = z.enum(['threeButtonMouse', 'twoButtonMouse', 'touchpad', 'touch', 'pen', 'keyboard', 'puck']);

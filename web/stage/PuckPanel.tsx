@@ -1,68 +1,12 @@
-import { PUCK_DESCRIPTOR, puckReports, type Scheme, type SixAxes } from '@core/input';
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import { createReportReader, listenForMultiAxis } from './multiAxisDevice';
-import { createPuckFeed, type PuckListener } from './puckFeed';
+import type { Scheme, SixAxes } from '@core/input';
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { PuckScript } from './PuckScript';
+import type { PuckListener } from './puckFeed';
+import { usePuck } from './usePuck';
 
 const REST: SixAxes = [0, 0, 0, 0, 0, 0];
 const KEY_STROKE = 0.8;
 const REACH = 46;
-/** A device sends its strokes again and again while the cap is held, ms. */
-const AGAIN_MS = 80;
-
-/** The simulated device and a real one, through the same reader and the same feed. */
-function usePuck(listener: PuckListener) {
-  const heard = useRef(listener);
-  heard.current = listener;
-  const [device, setDevice] = useState<string | null>(null);
-  const parts = useRef<{
-    feed: ReturnType<typeof createPuckFeed>;
-    reader: ReturnType<typeof createReportReader>;
-    end: (() => void) | null;
-    again: number;
-  } | null>(null);
-  if (!parts.current) {
-    const feed = createPuckFeed(() => heard.current);
-    parts.current = {
-      feed,
-      reader: createReportReader(PUCK_DESCRIPTOR, { onAxes: feed.axes, onButton: feed.button, onIgnored: () => {} }),
-      end: null,
-      again: 0,
-    };
-  }
-  const { feed, reader } = parts.current;
-  useEffect(
-    () => () => {
-      window.clearInterval(parts.current?.again);
-      parts.current?.end?.();
-      reader.stop();
-      feed.dispose();
-    },
-    [feed, reader],
-  );
-  return {
-    device,
-    send(axes: SixAxes, buttons: readonly number[]): void {
-      const report = (): void => {
-        for (const { id, data } of puckReports(axes, buttons)) reader.report(id, data);
-      };
-      window.clearInterval(parts.current?.again);
-      report();
-      if (parts.current && axes.some((a) => a !== 0)) parts.current.again = window.setInterval(report, AGAIN_MS);
-    },
-    async connect(): Promise<void> {
-      parts.current?.end?.();
-      const end = await listenForMultiAxis({
-        onConnected: setDevice,
-        onAxes: feed.axes,
-        onButton: feed.button,
-        onIgnored: () => {},
-        onEnd: () => setDevice(null),
-        onRefused: setDevice,
-      });
-      if (parts.current) parts.current.end = end;
-    },
-  };
-}
 
 /** Cap movements of each pad: which axes a drag to the right and a drag up move. */
 const PADS = [
@@ -171,11 +115,14 @@ export function PuckPanel({ listener, scheme, onMoves }: Props) {
           </button>
         ))}
       </div>
-      {onMoves && (
-        <button type="button" className="button-quiet mt-1.5 text-xs" onClick={() => void puck.connect()}>
-          Connect a real one
-        </button>
-      )}
+      <div className="mt-1.5 flex flex-wrap gap-x-3 gap-y-1">
+        <PuckScript puck={puck} />
+        {onMoves && (
+          <button type="button" className="button-quiet text-xs" onClick={() => void puck.connect()}>
+            Connect a real one
+          </button>
+        )}
+      </div>
       {puck.device && (
         <p className="text-xs" role="status">
           {puck.device}

@@ -1,5 +1,5 @@
 import type { CommandGroupId } from '@core/exercise';
-import { TOUCH_SCREEN, TOUCHPAD, TWO_BUTTON_MOUSE } from '@core/input';
+import { heldSpeed, repeatedStep, TOUCH_SCREEN, TOUCHPAD, TWO_BUTTON_MOUSE } from '@core/input';
 import { contextFor, scoreAttempt } from '@core/scoring';
 import { attempt, crate, exerciseOf, start } from '@core/tests/practice';
 import { FRAME_ASPECT, project } from '@core/view';
@@ -262,7 +262,7 @@ it('a rectangle says at its corner what it will do, and a box picks what it touc
   expect(r.session.moves.map((m) => m.command)).toEqual(Array(2).fill({ kind: 'select', parts: ['crate', 'lid', 'knob'] }));
 });
 
-it('a key that is held zooms as long as it is down, in one gesture', () => {
+it('a key that is held zooms as long as it is down, gently at first, in one gesture', () => {
   vi.useFakeTimers({ toFake: ['performance'] });
   const r = rig(1600, 1000);
   r.key('PageUp');
@@ -278,7 +278,19 @@ it('a key that is held zooms as long as it is down, in one gesture', () => {
   expect(r.session.moves).toHaveLength(5);
   expect(new Set(r.session.moves.map((m) => m.gesture?.id)).size).toBe(1);
   const factor = r.session.moves.reduce((product, m) => product * (m.command.kind === 'zoom' ? m.command.factor : 1), 1);
-  expect(factor).toBeCloseTo(2 ** (1.5 * 0.1), 6);
+  const seconds = [0.02, 0.04, 0.06, 0.08, 0.1].reduce((sum, age) => sum + 0.02 * heldSpeed(age), 0);
+  expect(factor).toBeCloseTo(2 ** (1.5 * seconds), 6);
+});
+
+it('a key that repeats slides in larger steps, and begins anew when it is pressed again', () => {
+  const r = rig(1600, 1000);
+  const steps = (): number[] => r.session.moves.map((m) => (m.command.kind === 'pan' ? Math.abs(m.command.dx) : Number.NaN));
+  r.key('ArrowLeft', { altKey: true });
+  for (let i = 0; i < 12; i++) r.key('ArrowLeft', { altKey: true, repeat: true });
+  expect(steps().slice(0, 5)).toEqual([50, 50, 50, 50, 50]);
+  expect(steps().at(-1)).toBe(50 * repeatedStep(12));
+  r.key('ArrowLeft', { altKey: true });
+  expect(steps().at(-1)).toBe(50);
 });
 
 it('in four views a square one slides and zooms by itself, and leaves no trace', () => {

@@ -149,7 +149,7 @@ export function connectControls({
   let longPress: ReturnType<typeof setTimeout> | undefined;
   let pressedAt = 0;
   let wheelGroup: { id: number; at: number } | null = null;
-  let keyGroup: { id: number; at: number; name: string } | null = null;
+  let keyGroup: { id: number; at: number; name: string; repeats: number } | null = null;
   let lastClick: { at: number; x: number; y: number } | null = null;
   let pivotKey = false;
 
@@ -526,10 +526,9 @@ export function connectControls({
       held.down(event.code, { binding: walks, gesture: steady });
       return;
     }
-    const gesture: Gesture = { kind: 'key', code: event.code, modifiers, at };
-    const binding = bindingFor(scheme(), gesture, standing);
+    const binding = bindingFor(scheme(), { kind: 'key', code: event.code, modifiers, at }, standing);
     if (!binding) {
-      if (!event.repeat) onGesture?.(gesture);
+      if (!event.repeat) onGesture?.({ kind: 'key', code: event.code, modifiers, at });
       return;
     }
     event.preventDefault();
@@ -537,11 +536,12 @@ export function connectControls({
     if (event.repeat && binding.command.kind === 'aid') return;
     const now = performance.now();
     const name = bindingName(binding);
-    if (!keyGroup || keyGroup.name !== name || now - keyGroup.at > REST) keyGroup = { id: session.newGesture(), at: now, name };
+    if (!keyGroup || keyGroup.name !== name || now - keyGroup.at > REST) keyGroup = { id: session.newGesture(), at: now, name, repeats: 0 };
     keyGroup.at = now;
+    keyGroup.repeats = event.repeat ? keyGroup.repeats + 1 : 0;
     // Keys mean the free view, but for fitting: that is done where the pointer is.
     const pane = hover && (needsPlace(binding) || isFit(binding)) ? hover.pane : FREE;
-    act(gesture, pickAt(hover), pane, keyGroup.id, 'keyboard');
+    act({ kind: 'key', code: event.code, modifiers, at, repeats: keyGroup.repeats }, pickAt(hover), pane, keyGroup.id, 'keyboard');
   };
   const onKeyUp = (event: KeyboardEvent): void => {
     held.up(event.code);

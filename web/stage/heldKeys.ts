@@ -10,7 +10,7 @@ type Held = Extract<Gesture, { kind: 'held' }>;
 
 interface HeldKey {
   readonly binding: Binding;
-  readonly gesture: Omit<Held, 'dt'>;
+  readonly gesture: Omit<Held, 'dt' | 'age'>;
 }
 
 /** One command of each kind for a moment: ways to walk and to look add up. One walks before one looks, as the floor was found for that gaze. */
@@ -46,7 +46,7 @@ export function createHeldKeys(
   act: (keys: readonly { gesture: Held; binding: Binding }[], id: number, names: string) => void,
   newGesture: () => number,
 ): HeldKeys {
-  const keys = new Map<string, HeldKey>();
+  const keys = new Map<string, HeldKey & { readonly since: number }>();
   let frame = 0;
   let last = 0;
   let id = 0;
@@ -60,7 +60,7 @@ export function createHeldKeys(
       const dt = Math.min(gone, MOST_MS) / 1000;
       const list = [...keys.values()];
       act(
-        list.map(({ gesture, binding }) => ({ gesture: { ...gesture, dt }, binding })),
+        list.map(({ gesture, binding, since }) => ({ gesture: { ...gesture, dt, age: (now - since) / 1000 }, binding })),
         id,
         list
           .map((key) => bindingName(key.binding))
@@ -77,7 +77,7 @@ export function createHeldKeys(
         id = newGesture();
         last = performance.now();
       }
-      keys.set(code, key);
+      keys.set(code, { ...key, since: performance.now() });
       if (!frame) frame = requestAnimationFrame(tick);
     },
     up(code) {

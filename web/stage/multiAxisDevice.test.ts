@@ -1,9 +1,11 @@
 import { PUCK_DESCRIPTOR, puckReports, SIX_AXIS_PUCK } from '@core/input';
 import { contextFor } from '@core/scoring';
+import { simulatePuck } from '@core/simulation';
 import { crate, start } from '@core/tests/practice';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { createReportReader, describeReports } from './multiAxisDevice';
 import { createPuckFeed, puckToSession } from './puckFeed';
+import { playReports } from './puckPlayer';
 import { createSession } from './session';
 
 beforeEach(() => vi.useFakeTimers());
@@ -74,19 +76,26 @@ it('a device that falls silent in mid-motion, or is unplugged, stops the motion'
   expect(heard.axes.at(-1)).toEqual([0, 0, 0, 0, 0, 0]);
 });
 
-it('strokes last from picture to picture, and from rest to rest are one gesture of the session', () => {
+/** Pictures that are drawn when the test says so. */
+function pictures(): (ms: number) => void {
   let frames: ((now: number) => void)[] = [];
   vi.stubGlobal('requestAnimationFrame', (f: (now: number) => void) => frames.push(f));
-  vi.stubGlobal('cancelAnimationFrame', () => {});
-  const session = createSession({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'recover'] });
-  const listener = puckToSession(session, SIX_AXIS_PUCK);
-  const feed = createPuckFeed(() => listener);
-  const draw = (ms: number): void => {
+  vi.stubGlobal('cancelAnimationFrame', () => {
+    frames = [];
+  });
+  return (ms) => {
     vi.advanceTimersByTime(ms);
     const due = frames;
     frames = [];
     for (const f of due) f(performance.now());
   };
+}
+
+it('strokes last from picture to picture, and from rest to rest are one gesture of the session', () => {
+  const draw = pictures();
+  const session = createSession({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'recover'] });
+  const listener = puckToSession(session, SIX_AXIS_PUCK);
+  const feed = createPuckFeed(() => listener);
   feed.axes([0, 0, 0, 0, 0, 0.8]);
   draw(20);
   draw(20);
@@ -101,4 +110,53 @@ it('strokes last from picture to picture, and from rest to rest are one gesture 
     ['pan', 2],
     ['fit', 3],
   ]);
+});
+
+it('what pictures are told adds up to what was reported, at whatever rate they are drawn', () => {
+  const script = [
+    { axes: [0, 0.5, 0, 0, 0, 1], seconds: 0.6 },
+    { axes: [-1, 0, 0, 0, 0, 0], seconds: 0.4 },
+  ] as const;
+  const reports = simulatePuck(script, 125, 3);
+  const told = (picture: number): number[] => {
+    const draw = pictures();
+    const sum = [0, 0, 0, 0, 0, 0];
+    const feed = createPuckFeed(() => ({
+      axes: (axes, dt) =>
+        axes.forEach((a, i) => {
+          sum[i] = (sum[i] as number) + a * dt;
+        }),
+      button: () => {},
+      rest: () => {},
+    }));
+    const device = createReportReader(PUCK_DESCRIPTOR, { onAxes: feed.axes, onButton: feed.button, onIgnored: () => {} });
+    let ended = false;
+    playReports(reports, device.report, {
+      onTime: () => {},
+      onEnd: () => {
+        ended = true;
+      },
+    });
+    for (let t = 0; t < 1500; t += picture) draw(picture);
+    expect(ended).toBe(true);
+    return sum;
+  };
+  const fast = told(7);
+  expect(fast[5]).toBeGreaterThan(0.4);
+  expect(fast[0]).toBeLessThan(-0.25);
+  for (const [i, total] of told(33).entries()) expect(total).toBeCloseTo(fast[i] as number, 2);
+});
+
+it('a script that is stopped brings the cap to rest no later than its silence', () => {
+  const draw = pictures();
+  const heard: (readonly number[])[] = [];
+  const device = createReportReader(PUCK_DESCRIPTOR, { onAxes: (axes) => heard.push(axes), onButton: () => {}, onIgnored: () => {} });
+  const player = playReports(simulatePuck([{ axes: [1, 0, 0, 0, 0, 0], seconds: 5 }], 125, 1), device.report, { onTime: () => {}, onEnd: device.stop });
+  for (let i = 0; i < 60; i++) draw(20);
+  expect(heard.at(-1)?.[0]).toBeGreaterThan(0.9);
+  player.stop();
+  const count = heard.length;
+  for (let i = 0; i < 60; i++) draw(20);
+  expect(heard.at(-1)).toEqual([0, 0, 0, 0, 0, 0]);
+  expect(heard).toHaveLength(count);
 });

@@ -60,8 +60,8 @@ export function describeReports(collections: readonly HidCollection[]): ReportDe
 
 export interface MultiAxisListener {
   readonly onConnected: (name: string) => void;
-  /** Six strokes, -1 … 1. */
-  readonly onAxes: (axes: readonly number[]) => void;
+  /** Six strokes, -1 … 1, and since when they hold, ms on the page's clock; left out: since now. */
+  readonly onAxes: (axes: readonly number[], at?: number) => void;
   /** A button that went down, from 1. */
   readonly onButton: (button: number) => void;
   /** Reports that could not be read so far. */
@@ -84,7 +84,7 @@ export function createReportReader(descriptor: ReportDescriptor, listener: Pick<
   };
   return {
     stop,
-    report(id: number, data: Uint8Array): void {
+    report(id: number, data: Uint8Array, at?: number): void {
       const read = readMultiAxisReport(descriptor, { id, data });
       if (read.axes.every((a) => a === null) && !read.buttons) {
         listener.onIgnored(++ignored);
@@ -93,7 +93,7 @@ export function createReportReader(descriptor: ReportDescriptor, listener: Pick<
       read.axes.forEach((a, i) => {
         if (a !== null) axes[i] = a;
       });
-      if (read.axes.some((a) => a !== null)) listener.onAxes([...axes]);
+      if (read.axes.some((a) => a !== null)) listener.onAxes([...axes], at);
       for (const button of read.buttons ?? []) if (!pressed.includes(button)) listener.onButton(button);
       if (read.buttons) pressed = read.buttons;
       clearTimeout(rest);
@@ -119,7 +119,7 @@ export async function listenForMultiAxis(listener: MultiAxisListener): Promise<(
     const reader = createReportReader(describeReports(device.collections), listener);
     const onReport = (event: Event): void => {
       const { reportId, data } = event as Event & { reportId: number; data: DataView };
-      reader.report(reportId, new Uint8Array(data.buffer, data.byteOffset, data.byteLength));
+      reader.report(reportId, new Uint8Array(data.buffer, data.byteOffset, data.byteLength), event.timeStamp);
     };
     const onGone = (event: Event): void => {
       if ((event as Event & { device?: HidDevice }).device !== device) return;

@@ -1,4 +1,4 @@
-import { bindingFor, bindingName, type Gesture, resolve, type Scheme, type SixAxes } from '@core/input';
+import { bindingFor, bindingName, type Gesture, meanStroke, resolve, type Scheme, type SixAxes, type TimedStroke } from '@core/input';
 import type { Session } from './session';
 
 /** Who hears what a 3D mouse does, real or simulated. */
@@ -10,28 +10,48 @@ export interface PuckListener {
   rest(): void;
 }
 
-/** Turns strokes that change now and then into strokes that last, one piece a picture. */
-export function createPuckFeed(listener: () => PuckListener): { axes(values: readonly number[]): void; button(button: number): void; dispose(): void } {
-  let axes: readonly number[] = [0, 0, 0, 0, 0, 0];
+export interface PuckFeed {
+  /** Strokes that hold from `at` on, ms on the page's clock; left out: from now. */
+  axes(values: readonly number[], at?: number): void;
+  button(button: number): void;
+  dispose(): void;
+}
+
+/** A picture that took longer than this was no movement of the hand: the page slept, s. */
+const MOST = 0.1;
+const atRest = (axes: readonly number[]): boolean => axes.every((a) => a === 0);
+
+/** Turns reports that come at a device's own rate into strokes for each drawn picture: what is told adds up to what was reported. */
+export function createPuckFeed(listener: () => PuckListener): PuckFeed {
+  let reports: TimedStroke[] = [];
   let frame = 0;
   let last = 0;
-  const tick = (now: number): void => {
+  const tick = (): void => {
     frame = 0;
-    if (axes.every((a) => a === 0)) {
-      listener().rest();
-      return;
-    }
-    const dt = Math.min(0.1, (now - last) / 1000);
+    const now = performance.now() / 1000;
+    const from = Math.max(last, now - MOST);
+    const axes = meanStroke(reports, from, now);
+    const dt = now - from;
     last = now;
-    listener().axes(axes as unknown as SixAxes, dt);
-    frame = requestAnimationFrame(tick);
+    // Only the report that holds now, and those that are yet to come, count for the next picture.
+    const present = reports.findLastIndex((report) => report.t <= now);
+    reports = reports.slice(Math.max(0, present));
+    const moving = !reports.every((report) => atRest(report.axes));
+    if (!atRest(axes)) listener().axes(axes, dt);
+    if (moving) frame = requestAnimationFrame(tick);
+    else listener().rest();
   };
   return {
-    axes(values) {
-      axes = values;
-      if (frame || values.every((a) => a === 0)) return;
-      last = performance.now();
-      frame = requestAnimationFrame(tick);
+    axes(values, at = performance.now()) {
+      const t = at / 1000;
+      const idle = !frame;
+      if (idle && atRest(values)) return;
+      if (idle) {
+        reports = [];
+        last = t;
+        frame = requestAnimationFrame(tick);
+      }
+      reports.push({ t: Math.max(t, reports.at(-1)?.t ?? t), axes: values });
     },
     button: (button) => listener().button(button),
     dispose: () => cancelAnimationFrame(frame),

@@ -112,6 +112,15 @@ export function OptionsForm({ scheme, disabled, onChange }: Props) {
             ] as const,
             (moves) => set({ puck: { ...puck, moves } }),
           )}
+          {choice(
+            'Of several axes at once',
+            puck.dominant ? 'farthest' : 'all',
+            [
+              { id: 'all', words: 'all count' },
+              { id: 'farthest', words: 'only the one pushed farthest' },
+            ] as const,
+            (which) => set({ puck: { ...puck, dominant: which === 'farthest' } }),
+          )}
           {number('Dead zone, share of the stroke', puck.deadZone, 0, 0.9, 0.01, (deadZone) => set({ puck: { ...puck, deadZone } }))}
           {number('Curve (1: straight, more: gentle near rest)', puck.curve, 0.2, 5, 0.1, (curve) => set({ puck: { ...puck, curve } }))}
           {AXES.map((axis, i) => (

@@ -16,6 +16,7 @@ import {
   takenAway,
   triggerWords,
   unreachable,
+  waitingClicks,
   wordsOfAction,
 } from '@core/input';
 import { Search } from 'lucide-react';
@@ -37,6 +38,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
   const [text, setText] = useState('');
   const conflicts = useMemo(() => findConflicts(scheme), [scheme]);
   const beyond = useMemo(() => new Set(unreachable(scheme, CAPABILITIES[scheme.device])), [scheme]);
+  const waiting = useMemo(() => waitingClicks(scheme), [scheme]);
   const action = ACTION_CATALOGUE[adding];
 
   const captured = useCallback(
@@ -192,6 +194,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
             </div>
             {setting === index && <CapturePad words={actionWords(binding)} now={binding} onCaptured={captured} onCancel={cancel} />}
             {troubles(binding, index, mine)}
+            {waiting.has(index) && <p className="text-ink-soft text-xs">{waiting.get(index)}</p>}
           </li>
         ))}
       </ul>

@@ -1,0 +1,36 @@
+import type { PuckStroke } from '@core/simulation/simulatePuck';
+import { z } from 'zod';
+import { FormatError } from './formatError';
+import { fitted, parseJson } from './jsonText';
+
+const LARGEST = 200_000;
+const LONGEST = 600;
+const stroke = z.number().min(-1).max(1).default(0);
+
+/** One motion of the cap, held for some seconds: each stroke -1 … 1 of the full one; left out: at rest. `buttons` go down with it. */
+const motionSchema = z.strictObject({
+  slide: stroke,
+  push: stroke,
+  lift: stroke,
+  tilt: stroke,
+  lean: stroke,
+  twist: stroke,
+  seconds: z.number().gt(0).max(60),
+  buttons: z.array(z.number().int().min(1).max(8)).max(8).default([]),
+});
+
+/** A script for the simulated 3D mouse: a JSON list of motions, one after the other. */
+export const puckScriptSchema = z.array(motionSchema).min(1, 'a script has at least one motion').max(500);
+
+/** Reads a script. Throws FormatError, with the line where there is one, for everything that is not one. */
+export function readPuckScript(text: string): PuckStroke[] {
+  if (text.length > LARGEST) throw new FormatError('limit', 'This is longer than any script of motions.');
+  const motions = fitted(text, parseJson(text, 'Nothing was played.'), puckScriptSchema, 'Nothing was played.');
+  const seconds = motions.reduce((sum, motion) => sum + motion.seconds, 0);
+  if (seconds > LONGEST) throw new FormatError('limit', `The motions take ${Math.round(seconds)} s together: ${LONGEST} s at most.`);
+  return motions.map(({ slide, push, lift, tilt, lean, twist, seconds: time, buttons }) => ({
+    axes: [slide, push, lift, tilt, lean, twist],
+    seconds: time,
+    buttons,
+  }));
+}
