@@ -1,7 +1,7 @@
 import { BUILT_IN_SCHEMES, COMMAND_TABLE, type CommandKind, kindsGiven, type Scheme, triggerWords } from '../core';
 
 function gestures(scheme: Scheme, kind: CommandKind): string {
-  const found = scheme.bindings.filter((binding) => kindsGiven(binding).includes(kind)).map(triggerWords);
+  const found = scheme.bindings.filter((binding) => kindsGiven(binding).includes(kind)).map((binding) => triggerWords(binding));
   const near = scheme.options.nearHand?.words.some((command) => kindsGiven({ command }).includes(kind));
   if (near && found.length === 0) found.push('near hand');
   if (kind === 'cancel') found.push('Escape while dragging');

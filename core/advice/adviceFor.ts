@@ -1,5 +1,5 @@
 import { type CriterionId, criterionInfo } from '../exercise';
-import type { Scheme } from '../input';
+import type { LabelledScheme } from '../input';
 import { angleBetween, dot, exact, sub } from '../math';
 import { headingOf } from '../navigation';
 import type { CallResult } from '../scoring/calls';
@@ -13,7 +13,7 @@ import { anglesOf, eyeOf, type View, wrapAngle } from '../view';
 import * as hand from './hand';
 import { degrees, listed, percent, plural, say, seconds } from './sentence';
 
-const handOf = (scheme: Scheme | null, words: (scheme: Scheme) => string | null): string | null => (scheme ? words(scheme) : null);
+const handOf = (scheme: LabelledScheme | null, words: (scheme: LabelledScheme) => string | null): string | null => (scheme ? words(scheme) : null);
 const HALF_DEGREE = Math.PI / 360;
 /** An eye nearer than this to its place stands there, metres. */
 const NEAR_EYE = 0.02;
@@ -24,7 +24,7 @@ const scaledBy = (factor: number): string => {
   return times > 3 ? `${times < 10 ? times.toFixed(1) : Math.round(times)} times` : percent(factor - 1);
 };
 
-function directionAdvice(view: View, target: View, scheme: Scheme | null): string {
+function directionAdvice(view: View, target: View, scheme: LabelledScheme | null): string {
   const from = anglesOf(view.orientation);
   const to = anglesOf(target.orientation);
   const round = Math.abs(to.elevation) > 1.48 ? 0 : wrapAngle(to.azimuth - from.azimuth);
@@ -46,7 +46,7 @@ function directionAdvice(view: View, target: View, scheme: Scheme | null): strin
   return say(`go ${listed(eye)}`, joined(does));
 }
 
-function lookAdvice(view: View, target: View, scheme: Scheme | null): string {
+function lookAdvice(view: View, target: View, scheme: LabelledScheme | null): string {
   const from = anglesOf(view.orientation);
   const to = anglesOf(target.orientation);
   const left = wrapAngle(to.azimuth - from.azimuth);
@@ -61,7 +61,7 @@ function lookAdvice(view: View, target: View, scheme: Scheme | null): string {
 }
 
 /** Where the eye has to be carried, for one who stands. */
-function walkAdvice(view: View, target: View, scheme: Scheme | null): string {
+function walkAdvice(view: View, target: View, scheme: LabelledScheme | null): string {
   const way = sub(eyeOf(target), eyeOf(view));
   const { ahead, right } = headingOf(view);
   const metres = (x: number): string => `${Math.abs(x).toFixed(Math.abs(x) < 1 ? 2 : 1)} m`;
@@ -86,7 +86,7 @@ function joined(does: readonly string[]): string | null {
   return b.startsWith(verb) ? `${a} and ${b.slice(verb.length)}` : `${a}, ${b}`;
 }
 
-function placementAdvice(m: Measured, scheme: Scheme | null): string {
+function placementAdvice(m: Measured, scheme: LabelledScheme | null): string {
   const is = m.framing();
   const asked = m.targetFraming();
   if (!is || !asked) return say('the subject is not in front of you', handOf(scheme, hand.homeHand));
@@ -102,7 +102,7 @@ function placementAdvice(m: Measured, scheme: Scheme | null): string {
   );
 }
 
-function sizeAdvice(m: Measured, scheme: Scheme | null): string {
+function sizeAdvice(m: Measured, scheme: LabelledScheme | null): string {
   const ratio = sizeRatio(m.framing(), m.targetFraming());
   if (ratio === null) return say('the subject is not in front of you', handOf(scheme, hand.homeHand));
   const factor = exact.pow(2, -ratio);
@@ -112,7 +112,7 @@ function sizeAdvice(m: Measured, scheme: Scheme | null): string {
   );
 }
 
-function framingAdvice(m: Measured, scheme: Scheme | null): string {
+function framingAdvice(m: Measured, scheme: LabelledScheme | null): string {
   const is = m.framing();
   if (!is || m.goal.kind !== 'frameIt') return say('the subject is not in front of you', handOf(scheme, hand.homeHand));
   const fill = fillOf(is, m.goal.margins);
@@ -134,7 +134,7 @@ function framingAdvice(m: Measured, scheme: Scheme | null): string {
 const callWords = (call: CallResult['call']): string =>
   call.kind === 'standard' ? call.name.replaceAll('-', ' ') : call.kind === 'face' ? call.name : 'the opposite';
 
-function callAdvice(m: Measured, faces: boolean, scheme: Scheme | null): string {
+function callAdvice(m: Measured, faces: boolean, scheme: LabelledScheme | null): string {
   const calls = m.calls().filter((c) => (c.call.kind === 'face') === faces);
   const worst = [...calls].sort((a, b) => b.error - a.error)[0];
   if (!worst) return say('no view was called');
@@ -163,7 +163,7 @@ function pathAdvice(m: Measured): string {
   );
 }
 
-function sectionAdvice(id: CriterionId, m: Measured, value: number | null, scheme: Scheme | null): string {
+function sectionAdvice(id: CriterionId, m: Measured, value: number | null, scheme: LabelledScheme | null): string {
   const target = m.goal.kind === 'cutToReveal' ? m.goal.plane : m.goal.kind === 'matchView' ? m.goal.target.section : null;
   const plane = m.scene.section;
   if (!plane || !target) return say('point at a flat face to place the cut', handOf(scheme, hand.cutHand));
@@ -181,7 +181,7 @@ function sectionAdvice(id: CriterionId, m: Measured, value: number | null, schem
   return say('the two cuts do not cover the same material: put its angle and place right first');
 }
 
-function plain(id: CriterionId, value: number, m: Measured, scheme: Scheme | null): string {
+function plain(id: CriterionId, value: number, m: Measured, scheme: LabelledScheme | null): string {
   switch (id) {
     case 'overlap':
       return say('the outlines do not lie on each other yet: direction first, then size and place');
@@ -227,7 +227,7 @@ function plain(id: CriterionId, value: number, m: Measured, scheme: Scheme | nul
 }
 
 /** One plain sentence on a criterion: the eye's way, then the gesture of the scheme that does it. */
-export function adviceFor(id: CriterionId, value: number | null, points: number, m: Measured, scheme: Scheme | null): string {
+export function adviceFor(id: CriterionId, value: number | null, points: number, m: Measured, scheme: LabelledScheme | null): string {
   if (points >= 1) return say(`${criterionInfo(id).label}: as asked`);
   const { goal, scene } = m;
   if (goal.kind === 'matchView') {

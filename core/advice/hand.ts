@@ -1,13 +1,13 @@
-import { type Binding, keyWords, type Scheme } from '../input';
+import { type Binding, keyWords, type LabelledScheme } from '../input';
 import type { Command } from '../navigation';
 
 /** What the hand does in a scheme, as the second half of an advice; empty where the scheme has no gesture for it. */
 
-const dragOf = (scheme: Scheme, does: string): Binding | undefined =>
+const dragOf = (scheme: LabelledScheme, does: string): Binding | undefined =>
   scheme.bindings.find((b) => b.trigger.kind === 'drag' && b.command.kind === 'move' && b.command.does === does && b.modifiers.length === 0) ??
   scheme.bindings.find((b) => b.trigger.kind === 'drag' && b.command.kind === 'move' && b.command.does === does);
 
-const hasPuck = (scheme: Scheme): boolean => scheme.bindings.some((b) => b.trigger.kind === 'axes');
+const hasPuck = (scheme: LabelledScheme): boolean => scheme.bindings.some((b) => b.trigger.kind === 'axes');
 
 /** "Shift+", and nothing where no key is held. */
 const held = (binding: Binding): string => binding.modifiers.map((m) => `${m[0]?.toUpperCase()}${m.slice(1)}+`).join('');
@@ -18,31 +18,31 @@ function dragWords(binding: Binding, way: string): string {
 }
 
 /** The key whose command passes the test, with its modifiers. */
-function keyFor(scheme: Scheme, test: (command: Command) => boolean): string | null {
+function keyFor(scheme: LabelledScheme, test: (command: Command) => boolean): string | null {
   const found = scheme.bindings.find((b) => b.trigger.kind === 'key' && b.command.kind === 'command' && test(b.command.command));
-  return found?.trigger.kind === 'key' ? pressed(found, found.trigger.code) : null;
+  return found?.trigger.kind === 'key' ? pressed(scheme, found, found.trigger.code) : null;
 }
 
-function pressed(binding: Binding, code: string): string {
-  return `press ${held(binding)}${keyWords(code)}`;
+function pressed(scheme: LabelledScheme, binding: Binding, code: string): string {
+  return `press ${held(binding)}${keyWords(code, scheme.labels)}`;
 }
 
-function keyDoing(scheme: Scheme, kind: Binding['command']['kind'], does: string): string | null {
+function keyDoing(scheme: LabelledScheme, kind: Binding['command']['kind'], does: string): string | null {
   const found = scheme.bindings.find((b) => b.trigger.kind === 'key' && b.command.kind === kind && 'does' in b.command && b.command.does === does);
-  return found?.trigger.kind === 'key' ? pressed(found, found.trigger.code) : null;
+  return found?.trigger.kind === 'key' ? pressed(scheme, found, found.trigger.code) : null;
 }
 
 /** The model moves with a puck, the eye the other way. */
-const puckMovesCamera = (scheme: Scheme): boolean => scheme.options.puck?.moves === 'camera';
+const puckMovesCamera = (scheme: LabelledScheme): boolean => scheme.options.puck?.moves === 'camera';
 
-export function roundHand(scheme: Scheme, way: 'left' | 'right'): string | null {
+export function roundHand(scheme: LabelledScheme, way: 'left' | 'right'): string | null {
   const drag = dragOf(scheme, 'orbit');
   if (drag) return dragWords(drag, way === 'right' ? 'left' : 'right');
   if (hasPuck(scheme)) return `twist the puck ${(way === 'right') !== puckMovesCamera(scheme) ? 'clockwise' : 'anticlockwise'}`;
   return keyFor(scheme, (c) => c.kind === 'turn' && c.axis === way);
 }
 
-export function heightHand(scheme: Scheme, way: 'up' | 'down'): string | null {
+export function heightHand(scheme: LabelledScheme, way: 'up' | 'down'): string | null {
   const drag = dragOf(scheme, 'orbit');
   if (drag) return dragWords(drag, way === 'up' ? 'down' : 'up');
   if (hasPuck(scheme)) return `tilt the puck ${(way === 'up') !== puckMovesCamera(scheme) ? 'towards you' : 'away'}`;
@@ -50,29 +50,29 @@ export function heightHand(scheme: Scheme, way: 'up' | 'down'): string | null {
 }
 
 /** The key that does something while it is held. */
-function heldKey(scheme: Scheme, does: string, way: 1 | -1): string | null {
+function heldKey(scheme: LabelledScheme, does: string, way: 1 | -1): string | null {
   const found = scheme.bindings.find(
     (b) => b.context === 'standing' && b.trigger.kind === 'held' && b.command.kind === 'steady' && b.command.does === does && b.command.way === way,
   );
-  return found?.trigger.kind === 'held' ? `hold ${keyWords(found.trigger.code)}` : null;
+  return found?.trigger.kind === 'held' ? `hold ${keyWords(found.trigger.code, scheme.labels)}` : null;
 }
 
 /** Looking about while one stands: the picture follows the hand, so a drag to the right looks to the left. */
-export function lookHand(scheme: Scheme, way: 'left' | 'right'): string | null {
+export function lookHand(scheme: LabelledScheme, way: 'left' | 'right'): string | null {
   const drag = dragOf(scheme, 'look');
   return drag ? dragWords(drag, flip(way)) : heldKey(scheme, 'turn', way === 'right' ? 1 : -1);
 }
-export const walkHand = (scheme: Scheme, forward: boolean): string | null => heldKey(scheme, 'forward', forward ? 1 : -1);
-export const riseHand = (scheme: Scheme, up: boolean): string | null => heldKey(scheme, 'rise', up ? 1 : -1);
+export const walkHand = (scheme: LabelledScheme, forward: boolean): string | null => heldKey(scheme, 'forward', forward ? 1 : -1);
+export const riseHand = (scheme: LabelledScheme, up: boolean): string | null => heldKey(scheme, 'rise', up ? 1 : -1);
 
-export function sizeHand(scheme: Scheme, larger: boolean): string | null {
+export function sizeHand(scheme: LabelledScheme, larger: boolean): string | null {
   if (scheme.bindings.some((b) => b.trigger.kind === 'wheel')) return `turn the wheel ${larger ? 'forward' : 'back'}`;
   if (hasPuck(scheme)) return `${larger !== puckMovesCamera(scheme) ? 'pull the puck towards you' : 'push the puck away'}`;
   return keyFor(scheme, (c) => c.kind === 'zoom' && c.factor > 1 === larger);
 }
 
 /** `right`, `up`: how far the model has to go on the screen, frame heights; only the larger way is named when the other is slight. */
-export function slideHand(scheme: Scheme, right: number, up: number): string | null {
+export function slideHand(scheme: LabelledScheme, right: number, up: number): string | null {
   const ways: string[] = [];
   if (Math.abs(right) > Math.abs(up) / 3) ways.push(right > 0 ? 'right' : 'left');
   if (Math.abs(up) > Math.abs(right) / 3) ways.push(up > 0 ? 'up' : 'down');
@@ -85,13 +85,15 @@ export function slideHand(scheme: Scheme, right: number, up: number): string | n
 
 const flip = (way: string): string => (way === 'left' ? 'right' : 'left');
 
-export const rollHand = (scheme: Scheme, anticlockwise: boolean): string | null => keyFor(scheme, (c) => c.kind === 'roll' && c.angle > 0 === anticlockwise);
-export const projectionHand = (scheme: Scheme): string | null => keyDoing(scheme, 'toggle', 'projection');
-export const fitHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'fit' && c.what === 'all');
-export const homeHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'home');
-export const squareHand = (scheme: Scheme): string | null => keyDoing(scheme, 'atPointer', 'normalTo');
-export const cutHand = (scheme: Scheme): string | null => keyDoing(scheme, 'atPointer', 'section');
-export const flipHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'flipSection');
-export const shiftHand = (scheme: Scheme, outwards: boolean): string | null => keyFor(scheme, (c) => c.kind === 'shiftSection' && c.metres > 0 === outwards);
-export const standardHand = (scheme: Scheme, name: string): string | null => keyFor(scheme, (c) => c.kind === 'standard' && c.name === name);
-export const oppositeHand = (scheme: Scheme): string | null => keyFor(scheme, (c) => c.kind === 'opposite');
+export const rollHand = (scheme: LabelledScheme, anticlockwise: boolean): string | null =>
+  keyFor(scheme, (c) => c.kind === 'roll' && c.angle > 0 === anticlockwise);
+export const projectionHand = (scheme: LabelledScheme): string | null => keyDoing(scheme, 'toggle', 'projection');
+export const fitHand = (scheme: LabelledScheme): string | null => keyFor(scheme, (c) => c.kind === 'fit' && c.what === 'all');
+export const homeHand = (scheme: LabelledScheme): string | null => keyFor(scheme, (c) => c.kind === 'home');
+export const squareHand = (scheme: LabelledScheme): string | null => keyDoing(scheme, 'atPointer', 'normalTo');
+export const cutHand = (scheme: LabelledScheme): string | null => keyDoing(scheme, 'atPointer', 'section');
+export const flipHand = (scheme: LabelledScheme): string | null => keyFor(scheme, (c) => c.kind === 'flipSection');
+export const shiftHand = (scheme: LabelledScheme, outwards: boolean): string | null =>
+  keyFor(scheme, (c) => c.kind === 'shiftSection' && c.metres > 0 === outwards);
+export const standardHand = (scheme: LabelledScheme, name: string): string | null => keyFor(scheme, (c) => c.kind === 'standard' && c.name === name);
+export const oppositeHand = (scheme: LabelledScheme): string | null => keyFor(scheme, (c) => c.kind === 'opposite');

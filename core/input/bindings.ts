@@ -56,13 +56,26 @@ const KEY_WORDS: Record<string, string> = {
   Space: 'space bar',
 };
 
+/** What stands on the keys of someone's keyboard, by `KeyboardEvent.code`. Without it keys are named as on an American one. */
+export type KeyLabels = ReadonlyMap<string, string>;
+
+/** A scheme, with what stands on the keys where that is known. */
+export type LabelledScheme = Scheme & { readonly labels?: KeyLabels };
+
+/** Marks that are better read than seen. */
+const MARK_WORDS: Record<string, string> = { ',': 'comma', '.': 'full stop', ' ': 'space bar' };
+
 /** A key as a person names it. */
-export const keyWords = (code: string): string => KEY_WORDS[code] ?? code.replace(/^(Key|Digit)/, '').replace(/^Numpad/, 'keypad ');
+export function keyWords(code: string, labels?: KeyLabels): string {
+  const label = labels?.get(code);
+  if (label) return MARK_WORDS[label] ?? label.toUpperCase();
+  return KEY_WORDS[code] ?? code.replace(/^(Key|Digit)/, '').replace(/^Numpad/, 'keypad ');
+}
 
 const MODIFIER_WORDS: Record<Modifier, string> = { shift: 'Shift', ctrl: 'Ctrl', alt: 'Alt' };
 
 /** "Shift + left drag" */
-export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>): string {
+export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>, labels?: KeyLabels): string {
   const { trigger } = binding;
   const held = binding.modifiers.map((m) => MODIFIER_WORDS[m]);
   const words = ((): string => {
@@ -74,9 +87,9 @@ export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>): s
       case 'wheel':
         return 'wheel';
       case 'key':
-        return keyWords(trigger.code);
+        return keyWords(trigger.code, labels);
       case 'held':
-        return `hold ${keyWords(trigger.code)}`;
+        return `hold ${keyWords(trigger.code, labels)}`;
       case 'scroll':
         return 'two-finger slide';
       case 'pinch':

@@ -144,13 +144,15 @@ export function unreachable(scheme: Pick<Scheme, 'bindings'>, device: DeviceCapa
   });
 }
 
-/** Chords that the browser or the operating system keeps for itself, with what to take instead; null for all others. */
+/** Chords that the browser, the operating system or the screen keeps for itself, with what to take instead; null for all others. */
 export function takenAway(binding: Pick<Binding, 'trigger' | 'modifiers'>): string | null {
   const { trigger, modifiers } = binding;
   if (trigger.kind !== 'key' && trigger.kind !== 'held') return null;
   const { code } = trigger;
   if (/^F\d+$/.test(code)) return 'Browsers keep the function keys: take a letter.';
   if (code === 'Escape') return 'Escape always takes the running gesture back: take another key.';
+  if (code === 'KeyT' && modifiers.length === 0) return 'Practising keeps T: held, it lays the target over the stage. Take another letter.';
+  if (code === 'Slash' && modifiers.join() === 'shift') return 'Practising keeps this one for the scheme card: take another key.';
   if (code === 'Tab') return 'Tab goes from one control to the next: take a letter.';
   if (code === 'MetaLeft' || code === 'MetaRight') return 'The operating system keeps this key: take a letter.';
   if (modifiers.includes('ctrl') && /^(KeyW|KeyT|KeyN|KeyQ|KeyR|KeyL|KeyP|KeyS|Tab|Digit\d)$/.test(code))

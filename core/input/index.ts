@@ -12,4 +12,5 @@ export * from './resample';
 export * from './resolve';
 export type { Action, Aid, Binding, Device, Modifier, PivotRule, Scheme, SchemeFamily, Trigger } from './schemeSchema';
 export * from './schemes';
+export * from './shortcuts';
 export * from './words';

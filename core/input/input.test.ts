@@ -75,7 +75,7 @@ describe('the built-in schemes', () => {
   it('a two-button mouse reaches all of its scheme and not all of the other', () => {
     const mouse = { buttons: ['left', 'right'] as const, wheel: true, keyboard: true, puck: false };
     expect(unreachable(TWO_BUTTON_MOUSE, mouse)).toEqual([]);
-    expect(unreachable(THREE_BUTTON_MOUSE, mouse).map(triggerWords)).toEqual(['middle drag', 'Shift + middle drag']);
+    expect(unreachable(THREE_BUTTON_MOUSE, mouse).map((b) => triggerWords(b))).toEqual(['middle drag', 'Shift + middle drag']);
     expect(unreachable(KEYBOARD_ALONE, { ...mouse, keyboard: false })).toHaveLength(KEYBOARD_ALONE.bindings.length);
   });
 
@@ -277,7 +277,11 @@ describe('conflicts', () => {
   });
 
   it('every shipped scheme can be given by the device it is for', () => {
-    for (const scheme of BUILT_IN_SCHEMES) expect(unreachable(scheme, CAPABILITIES[scheme.device]).map(triggerWords), scheme.name).toEqual([]);
+    for (const scheme of BUILT_IN_SCHEMES)
+      expect(
+        unreachable(scheme, CAPABILITIES[scheme.device]).map((b) => triggerWords(b)),
+        scheme.name,
+      ).toEqual([]);
   });
 });
 

@@ -71,7 +71,7 @@ const SHARED_KEYS: readonly Binding[] = [
   hold('PageDown', 'zoom', -1),
   aid('KeyA', 'grid'),
   aid('KeyA', 'names', 'shift'),
-  aid('KeyT', 'landmarks'),
+  aid('KeyA', 'landmarks', 'alt'),
   aid('KeyX', 'loupe'),
   aid('KeyM', 'fourViews'),
   aid('KeyZ', 'panels'),

@@ -1,5 +1,5 @@
 import type { CriterionId } from '../exercise';
-import { actionWords, bindingFor, type Gesture, kindsGiven, type Scheme, triggerWords } from '../input';
+import { actionWords, bindingFor, type Gesture, type KeyLabels, kindsGiven, type Scheme, triggerWords } from '../input';
 import type { CommandKind } from '../navigation';
 
 /** A habit of an earlier scheme: a gesture that did there what is asked for here, and does not here. */
@@ -24,19 +24,19 @@ export const KINDS_FOR: Partial<Record<CriterionId, readonly CommandKind[]>> = {
 
 /**
  * Whether a gesture is a slip: the earlier scheme binds it to a command asked for, the present one does not. `wanted`:
- * the commands asked for.
+ * the commands asked for; `labels`: what stands on the keys, for the words.
  */
-export function slipOf(earlier: Scheme, present: Scheme, gesture: Gesture, wanted: readonly CommandKind[]): Slip | null {
+export function slipOf(earlier: Scheme, present: Scheme, gesture: Gesture, wanted: readonly CommandKind[], labels?: KeyLabels): Slip | null {
   const was = bindingFor(earlier, gesture);
   const hit = was && kindsGiven(was).find((kind) => wanted.includes(kind));
   if (!was || !hit) return null;
   const is = bindingFor(present, gesture);
   if (is && kindsGiven(is).some((kind) => wanted.includes(kind))) return null;
   const right = present.bindings.find((b) => b.context === 'stage' && kindsGiven(b).includes(hit));
-  const here = is ? `In this scheme ${triggerWords(is)} is for: ${actionWords(is)}` : `This scheme does nothing on ${triggerWords(was)}`;
+  const here = is ? `In this scheme ${triggerWords(is, labels)} is for: ${actionWords(is)}` : `This scheme does nothing on ${triggerWords(was, labels)}`;
   return {
     gesture: triggerWords(was).slice(0, 80),
     wanted: hit,
-    words: right ? `${here}. ${actionWords(was)}: ${triggerWords(right)}.` : `${here}.`,
+    words: right ? `${here}. ${actionWords(was)}: ${triggerWords(right, labels)}.` : `${here}.`,
   };
 }

@@ -1,6 +1,6 @@
 import { adviceFor } from '../advice';
 import type { Criterion, CriterionId, Exercise, GoalKind, SkillId, Step } from '../exercise';
-import type { Scheme } from '../input';
+import type { LabelledScheme, Scheme } from '../input';
 import type { Scene } from '../navigation';
 import type { Trace } from '../trace';
 import { gatherEvidence, gestureCounts } from './evidence';
@@ -44,7 +44,7 @@ export interface ScoreCard {
   readonly steps: readonly StepResult[];
 }
 
-export function judge(criterion: Criterion, measured: Measured, scheme: Scheme | null): CriterionResult {
+export function judge(criterion: Criterion, measured: Measured, scheme: LabelledScheme | null): CriterionResult {
   const value = measure(criterion.id, measured);
   const points = value === null ? 0 : pointsFor(value, criterion);
   return { ...criterion, must: criterion.must ?? false, value, points, advice: adviceFor(criterion.id, value, points, measured, scheme) };
@@ -140,8 +140,8 @@ export const LIVE: readonly CriterionId[] = [
   'revealed',
 ];
 
-/** How close the present scene comes, while practising: the step's own criteria, as far as one scene tells. */
-export function judgeNow(step: Step, model: ScoredModel, scene: Scene, scheme: Scheme | null): CriterionResult[] {
+/** How close the present scene comes, while practising: the step's own criteria, as far as one scene tells. Advice names the keys by the scheme's labels. */
+export function judgeNow(step: Step, model: ScoredModel, scene: Scene, scheme: LabelledScheme | null): CriterionResult[] {
   const measured = measuredOf(step, model, scene, null);
   return step.criteria.filter((criterion) => criterion.weight > 0 && LIVE.includes(criterion.id)).map((criterion) => judge(criterion, measured, scheme));
 }

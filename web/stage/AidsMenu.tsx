@@ -1,14 +1,15 @@
-import { AID_WORDS, type Aid, type Scheme } from '@core/input';
+import { AID_WORDS, type Aid, type Scheme, shortcutFor } from '@core/input';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { Eye } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useStore } from 'zustand';
 import type { Aids } from './aids';
-import { aidKey } from './StandingBar';
 
 const SHOWN: readonly Aid[] = ['grid', 'names', 'landmarks', 'loupe', 'fourViews', 'panels', 'standing'];
 
 /** What helps the eye, in words with its keys: a grid, names, a loupe, four views, a stage without panels, standing inside. */
 export function AidsMenu({ aids, scheme }: { readonly aids: Aids; readonly scheme: Scheme }) {
+  const labels = useKeyLabels();
   const state = useStore(aids);
   const on = (aid: Aid): boolean => (aid === 'grid' ? state.grid !== null : aid === 'panels' ? !state.panels : Boolean(state[aid as keyof typeof state]));
   return (
@@ -36,7 +37,7 @@ export function AidsMenu({ aids, scheme }: { readonly aids: Aids; readonly schem
                 {on(aid) ? '✓ ' : ''}
                 {AID_WORDS[aid]}
               </span>
-              <span className="kbd">{aidKey(scheme, aid)}</span>
+              <span className="kbd">{shortcutFor(scheme, { kind: 'aid', does: aid }, labels)}</span>
             </button>
           ))}
         </Popover.Content>

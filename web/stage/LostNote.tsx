@@ -1,7 +1,8 @@
-import { bindingFor, type Scheme, triggerWords } from '@core/input';
+import { type Scheme, shortcutFor } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
 import { FRAME_ASPECT, project } from '@core/view';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { useEffect, useState } from 'react';
 import type { Picker } from './picking';
 
@@ -17,15 +18,6 @@ export function isLost(scene: Scene, hull: readonly Vec3[], pick: Picker): boole
   return GRID.every((u) => GRID.every((v) => pick(scene, u * FRAME_ASPECT, v) === null));
 }
 
-/** The gesture of a scheme for a command, in words. */
-function wayTo(scheme: Scheme, kind: Command['kind']): string | null {
-  const binding = scheme.bindings.find((b) => b.trigger.kind === 'key' && b.command.kind === 'command' && b.command.command.kind === kind);
-  return binding &&
-    bindingFor(scheme, { kind: 'key', code: binding.trigger.kind === 'key' ? binding.trigger.code : '', modifiers: binding.modifiers, at: null })
-    ? triggerWords(binding)
-    : null;
-}
-
 interface Props {
   readonly scene: Scene;
   readonly hull: readonly Vec3[];
@@ -37,23 +29,27 @@ interface Props {
 /** When nothing of the model is in view: says so, and shows the way back. */
 export function LostNote({ scene, hull, pick, scheme, onCommand }: Props) {
   const [lost, setLost] = useState(false);
+  const labels = useKeyLabels();
   useEffect(() => {
     // Only once the hand rests: on the way somewhere nobody is lost.
     const timer = setTimeout(() => setLost(isLost(scene, hull, pick)), REST_MS);
     return () => clearTimeout(timer);
   }, [scene, hull, pick]);
   if (!lost) return null;
-  const way = (kind: 'fit' | 'home', command: Command, words: string) => (
-    <button type="button" className="button" onClick={() => onCommand(command)}>
-      {words} {wayTo(scheme, kind) && <span className="kbd">{wayTo(scheme, kind)}</span>}
-    </button>
-  );
+  const way = (command: Command, words: string) => {
+    const shortcut = shortcutFor(scheme, { kind: 'command', command }, labels);
+    return (
+      <button type="button" className="button" onClick={() => onCommand(command)}>
+        {words} {shortcut && <span className="kbd">{shortcut}</span>}
+      </button>
+    );
+  };
   return (
     <div role="status" className="absolute inset-x-0 top-1/3 mx-auto w-fit rounded-xl border-2 border-ink bg-card p-5 text-center shadow-lg" data-testid="lost">
       <p className="font-bold font-display text-lg">Nothing of the model is in view.</p>
       <div className="mt-3 flex justify-center gap-3">
-        {way('fit', { kind: 'fit', what: 'all' }, 'Fit all')}
-        {way('home', { kind: 'home' }, 'Home')}
+        {way({ kind: 'fit', what: 'all' }, 'Fit all')}
+        {way({ kind: 'home' }, 'Home')}
       </div>
     </div>
   );

@@ -1,13 +1,7 @@
-import { type Action, type FramePoint, type Scheme, triggerWords, wordsOfAction } from '@core/input';
+import { type Action, type FramePoint, type Scheme, shortcutFor, wordsOfAction } from '@core/input';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import type { Controls } from './controls';
 import { toPercent } from './marks';
-
-/** The gesture of a scheme that does the same as a word of the near hand. */
-export function shortcutFor(scheme: Scheme, action: Action): string | null {
-  const wanted = JSON.stringify(action);
-  const found = scheme.bindings.find((b) => b.context === 'stage' && JSON.stringify(b.command) === wanted);
-  return found ? triggerWords(found) : null;
-}
 
 /** The first of the words: there is little room on the row. */
 export const shortWords = (action: Action): string => wordsOfAction(action).split(/[:;,]| to the | along the /)[0] ?? '';
@@ -20,6 +14,7 @@ interface Props {
 
 /** One row of words just above the pointer, clear of the finger that opened it: press one and drag, or just press; let go and you are back. */
 export function NearHand({ at, scheme, controls }: Props) {
+  const labels = useKeyLabels();
   const { left, top } = toPercent(at);
   const words = scheme.options.nearHand?.words ?? [];
   return (
@@ -42,7 +37,7 @@ export function NearHand({ at, scheme, controls }: Props) {
           onClick={() => action.kind !== 'move' && controls.useWord(action, null)}
         >
           <span className="block font-semibold">{shortWords(action)}</span>
-          <span className="block font-mono text-[11px] text-ink-soft">{shortcutFor(scheme, action) ?? ' '}</span>
+          <span className="block font-mono text-[11px] text-ink-soft">{shortcutFor(scheme, action, labels) ?? ' '}</span>
         </button>
       ))}
     </div>

@@ -1,6 +1,9 @@
 import type { Part } from '@core/geometry';
+import { type Action, type Scheme, shortcutFor, wordsOfAction } from '@core/input';
 import type { Command, Scene } from '@core/navigation';
 import type { LandmarkSeen } from '@server/services/landmarks';
+import { useKeyLabels } from '@web/ui/keyLabels';
+import { Tip } from '@web/ui/Tip';
 import { MapPin, Search, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { PartTree } from './PartTree';
@@ -9,6 +12,7 @@ interface Props {
   readonly parts: readonly Part[];
   readonly landmarks: readonly LandmarkSeen[];
   readonly scene: Scene;
+  readonly scheme: Scheme;
   readonly onCommand: (command: Command) => void;
   readonly onClose: () => void;
 }
@@ -26,6 +30,9 @@ export function matching(parts: readonly Part[], words: string): Part[] {
   return parts.filter((part) => keep.has(part.id));
 }
 
+const FRAME_PICKED: Command = { kind: 'fit', what: 'selection' };
+const SHOW_ALL: Command = { kind: 'showAll' };
+
 /** Picking a landmark: its part, and for a face or a point the place itself, so that one can turn about it and look square at it. */
 export const pickOf = ({ kind, part, point, normal }: LandmarkSeen): Command => ({
   kind: 'select',
@@ -34,7 +41,8 @@ export const pickOf = ({ kind, part, point, normal }: LandmarkSeen): Command => 
 });
 
 /** The part tree over the stage: finds a part or a landmark by name, picks it, frames it, and hides, isolates or makes it glass. */
-export function PartsPanel({ parts, landmarks, scene, onCommand, onClose }: Props) {
+export function PartsPanel({ parts, landmarks, scene, scheme, onCommand, onClose }: Props) {
+  const labels = useKeyLabels();
   const [words, setWords] = useState('');
   const picked = scene.selection.parts;
   const found = matching(parts, words);
@@ -43,18 +51,12 @@ export function PartsPanel({ parts, landmarks, scene, onCommand, onClose }: Prop
     // A pick on the stage is shown in the tree.
     if (picked[0]) document.querySelector(`[data-part="${CSS.escape(picked[0])}"]`)?.scrollIntoView({ block: 'nearest' });
   }, [picked]);
-  const act = (command: Command) => (
-    <button type="button" className="button !px-2 !py-0.5 text-xs" disabled={picked.length === 0} onClick={() => onCommand(command)}>
-      {command.kind === 'show'
-        ? command.state === 'hidden'
-          ? 'Hide'
-          : command.state === 'glass'
-            ? 'Glass'
-            : 'Show'
-        : command.kind === 'isolate'
-          ? 'Isolate'
-          : 'Frame'}
-    </button>
+  const act = (words: string, command: Command, same: Action | null, always = false) => (
+    <Tip words={same ? wordsOfAction(same) : words} shortcut={same && shortcutFor(scheme, same, labels)}>
+      <button type="button" className="button !px-2 !py-0.5 text-xs" disabled={!always && picked.length === 0} onClick={() => onCommand(command)}>
+        {words}
+      </button>
+    </Tip>
   );
   return (
     <section aria-label="Parts" className="absolute top-2 bottom-2 left-2 z-10 flex w-60 flex-col rounded-xl border-2 border-ink bg-card p-3 shadow-lg">
@@ -70,14 +72,12 @@ export function PartsPanel({ parts, landmarks, scene, onCommand, onClose }: Prop
         <input className="field !py-1 !pl-8 text-sm" placeholder="Find a part" value={words} onChange={(e) => setWords(e.target.value)} />
       </label>
       <div className="mt-2 flex flex-wrap gap-1">
-        {act({ kind: 'fit', what: 'selection' })}
-        {act({ kind: 'show', parts: [...picked], state: 'hidden' })}
-        {act({ kind: 'show', parts: [...picked], state: 'glass' })}
-        {act({ kind: 'show', parts: [...picked], state: 'shown' })}
-        {act({ kind: 'isolate', parts: [...picked] })}
-        <button type="button" className="button !px-2 !py-0.5 text-xs" onClick={() => onCommand({ kind: 'showAll' })}>
-          Show all
-        </button>
+        {act('Frame', FRAME_PICKED, { kind: 'command', command: FRAME_PICKED })}
+        {act('Hide', { kind: 'show', parts: [...picked], state: 'hidden' }, { kind: 'selection', does: 'hide' })}
+        {act('Glass', { kind: 'show', parts: [...picked], state: 'glass' }, { kind: 'selection', does: 'glass' })}
+        {act('Show', { kind: 'show', parts: [...picked], state: 'shown' }, null)}
+        {act('Isolate', { kind: 'isolate', parts: [...picked] }, { kind: 'selection', does: 'isolate' })}
+        {act('Show all', SHOW_ALL, { kind: 'command', command: SHOW_ALL }, true)}
       </div>
       <div className="mt-2 min-h-0 flex-1 overflow-auto">
         {marks.length > 0 && (

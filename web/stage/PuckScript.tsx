@@ -42,7 +42,7 @@ export function PuckScript({ puck }: { readonly puck: Puck }) {
   if (puck.playing !== null)
     return (
       <button type="button" className="button-quiet text-xs" onClick={puck.stop}>
-        Stop the script <span className="font-mono">{puck.playing.toFixed(1)} s</span>
+        Stop <span className="font-mono">{puck.playing.toFixed(1)} s</span>
       </button>
     );
   return (

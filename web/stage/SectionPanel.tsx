@@ -1,7 +1,10 @@
 import type { Mesh, Plane } from '@core/geometry';
+import { commandWords, type Scheme, shortcutFor } from '@core/input';
 import { addScaled, dot, fromAxisAngle, rightOf, rotate, unit, upOf, type Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
 import { centreOf } from '@core/scoring';
+import { useKeyLabels } from '@web/ui/keyLabels';
+import { Tip } from '@web/ui/Tip';
 import type { Caps } from '@web/workers/makeCaps';
 import { useEffect, useState } from 'react';
 import { lengthWords } from './GridMarks';
@@ -11,6 +14,7 @@ interface Props {
   readonly mesh: Mesh;
   /** The cut faces as they are drawn, with their measures. */
   readonly caps: Caps | null;
+  readonly scheme: Scheme;
   readonly onCommand: (command: Command) => void;
 }
 
@@ -40,7 +44,8 @@ export function areaWords(squareMetres: number): string {
 export const planeThrough = (normal: Vec3, point: Vec3): Plane => ({ normal, offset: dot(normal, point) });
 
 /** Distance, tilt, flip and removal of the cut, its main directions, and how much it cuts; millimetres along its normal. */
-export function SectionPanel({ scene, mesh, caps, onCommand }: Props) {
+export function SectionPanel({ scene, mesh, caps, scheme, onCommand }: Props) {
+  const labels = useKeyLabels();
   const { section } = scene;
   const [text, setText] = useState('');
   const mm = section ? Math.round(section.offset * 1000) : 0;
@@ -61,6 +66,13 @@ export function SectionPanel({ scene, mesh, caps, onCommand }: Props) {
   };
   const { point } = scene.selection;
   const small = 'button !px-2 !py-0.5 text-xs';
+  const does = (command: Command, words: string) => (
+    <Tip words={commandWords(command)} shortcut={shortcutFor(scheme, { kind: 'command', command }, labels)}>
+      <button type="button" className={small} onClick={() => onCommand(command)}>
+        {words}
+      </button>
+    </Tip>
+  );
   return (
     <fieldset className="w-60 rounded-xl border border-ink bg-card/95 px-3 pt-1 pb-2 shadow-sm">
       <legend className="px-1 font-semibold text-sm">The cut</legend>
@@ -83,12 +95,8 @@ export function SectionPanel({ scene, mesh, caps, onCommand }: Props) {
         </p>
       )}
       <div className="mt-1.5 flex gap-1">
-        <button type="button" className={small} onClick={() => onCommand({ kind: 'flipSection' })}>
-          Flip
-        </button>
-        <button type="button" className={small} onClick={() => onCommand({ kind: 'section', plane: null })}>
-          Take away
-        </button>
+        {does({ kind: 'flipSection' }, 'Flip')}
+        {does({ kind: 'section', plane: null }, 'Take away')}
       </div>
       {caps && (
         <p className="mt-1.5 text-xs" role="status">

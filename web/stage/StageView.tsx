@@ -138,11 +138,13 @@ function OverAll({
             <Bookmark size={15} aria-hidden="true" /> Views
           </button>
         )}
-        {!scene.section && !standing && <CutMenu scene={scene} mesh={prepared.mesh} onCommand={onCommand} />}
+        {!scene.section && !standing && <CutMenu scene={scene} mesh={prepared.mesh} scheme={scheme} onCommand={onCommand} />}
         <AidsMenu aids={aids} scheme={scheme} />
         {standing && <StandingBar aids={aids} scheme={scheme} />}
       </div>
-      {panel === 'parts' && <PartsPanel parts={prepared.mesh.parts} landmarks={landmarks} scene={scene} onCommand={onCommand} onClose={() => setPanel(null)} />}
+      {panel === 'parts' && (
+        <PartsPanel parts={prepared.mesh.parts} landmarks={landmarks} scene={scene} scheme={scheme} onCommand={onCommand} onClose={() => setPanel(null)} />
+      )}
       {panel === 'views' && views && (
         <ViewsPanel
           modelId={views.modelId}
@@ -154,7 +156,7 @@ function OverAll({
       )}
       {scene.section && (
         <div className={`absolute bottom-2 ${standing ? 'right-28' : 'right-2'}`}>
-          <SectionPanel scene={scene} mesh={prepared.mesh} caps={caps} onCommand={onCommand} />
+          <SectionPanel scene={scene} mesh={prepared.mesh} caps={caps} scheme={scheme} onCommand={onCommand} />
         </div>
       )}
       {recover && !fourViews && <LostNote scene={scene} hull={subjectOf(prepared.mesh, [])} pick={handle.probes.pick} scheme={scheme} onCommand={onCommand} />}

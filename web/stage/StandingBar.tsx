@@ -1,19 +1,15 @@
-import { type Aid, type Binding, type Scheme, triggerWords } from '@core/input';
+import { type Scheme, shortcutFor } from '@core/input';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { useStore } from 'zustand';
 import type { Aids } from './aids';
 
-/** The key of a scheme that turns an aid on and off. */
-export function aidKey(scheme: Scheme, aid: Aid, context: Binding['context'] = 'stage'): string | null {
-  const found = scheme.bindings.find((b) => b.context === context && b.trigger.kind === 'key' && b.command.kind === 'aid' && b.command.does === aid);
-  return found ? triggerWords(found) : null;
-}
-
 /** While one stands inside: the choices of floor and walls, the speed, and the way out. */
 export function StandingBar({ aids, scheme }: { readonly aids: Aids; readonly scheme: Scheme }) {
+  const labels = useKeyLabels();
   const { floor, walls, speed } = useStore(aids);
   const choice = (aid: 'floor' | 'walls', on: boolean, yes: string, no: string) => (
     <button type="button" className="stage-button" aria-pressed={on} onClick={() => aids.toggle(aid, null)}>
-      {on ? yes : no} <span className="kbd !leading-5">{aidKey(scheme, aid, 'standing')}</span>
+      {on ? yes : no} <span className="kbd !leading-5">{shortcutFor(scheme, { kind: 'aid', does: aid }, labels, 'standing')}</span>
     </button>
   );
   const wheel = scheme.bindings.some((b) => b.context === 'standing' && b.trigger.kind === 'wheel');
@@ -25,7 +21,7 @@ export function StandingBar({ aids, scheme }: { readonly aids: Aids; readonly sc
         <span className="font-mono">{speed.toFixed(1)}</span> m/s
       </span>
       <button type="button" className="stage-button" onClick={() => aids.toggle('standing', null)}>
-        Step out <span className="kbd !leading-5">{aidKey(scheme, 'standing')}</span>
+        Step out <span className="kbd !leading-5">{shortcutFor(scheme, { kind: 'aid', does: 'standing' }, labels)}</span>
       </button>
     </section>
   );

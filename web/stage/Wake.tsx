@@ -1,4 +1,6 @@
+import { type Scheme, shortcutFor } from '@core/input';
 import type { View } from '@core/view';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { Fix } from './session';
@@ -9,12 +11,14 @@ interface Props {
   readonly pictureOf: ((view: View) => Promise<string>) | null;
   readonly onGo: (steps: number) => void;
   readonly enabled: boolean;
+  readonly scheme: Scheme;
 }
 
 const SHOWN = 9;
 
 /** The wake: one fix a gesture. Hover or focus one to see its picture; press it to go back there. */
-export function Wake({ fixes, at, pictureOf, onGo, enabled }: Props) {
+export function Wake({ fixes, at, pictureOf, onGo, enabled, scheme }: Props) {
+  const labels = useKeyLabels();
   const [peek, setPeek] = useState<{ index: number; picture: string } | null>(null);
   const wanted = useRef(-1);
   // How far one has looked back along the wake, in fixes; a new fix brings the present one into sight again.
@@ -33,6 +37,11 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled }: Props) {
     if (!fix || !pictureOf || index === at) return;
     const picture = await pictureOf(fix.view);
     if (wanted.current === index) setPeek({ index, picture });
+  };
+  /** The key that goes to the fix before or after this one. */
+  const shortcutTo = (index: number): string | null => {
+    if (Math.abs(index - at) !== 1) return null;
+    return shortcutFor(scheme, { kind: 'command', command: { kind: index < at ? 'back' : 'forward' } }, labels);
   };
   const leave = (): void => {
     wanted.current = -1;
@@ -75,11 +84,14 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled }: Props) {
                 <span className={`max-w-22 truncate text-xs ${present ? 'font-bold' : index > at ? 'text-ink-soft' : ''}`}>{present ? 'now' : fix.label}</span>
               </button>
               {peek?.index === index && (
-                <img
-                  src={peek.picture}
-                  alt={`View at ${fix.label}`}
-                  className="pointer-events-none absolute bottom-12 z-30 w-48 max-w-none rounded-md border-2 border-ink bg-paper shadow-lg"
-                />
+                <figure className="pointer-events-none absolute bottom-12 z-30 w-48 max-w-none overflow-hidden rounded-md border-2 border-ink bg-paper shadow-lg">
+                  <img src={peek.picture} alt={`View at ${fix.label}`} />
+                  {shortcutTo(index) && (
+                    <figcaption className="border-ink border-t px-2 py-0.5 text-xs">
+                      Go here: <span className="kbd !leading-5">{shortcutTo(index)}</span>
+                    </figcaption>
+                  )}
+                </figure>
               )}
             </li>
           );

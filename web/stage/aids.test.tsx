@@ -16,6 +16,7 @@ import { createPlaneSearch, makeCaps } from '../workers/makeCaps';
 import { prepareFirst, prepareMesh, refineMesh } from '../workers/prepareMesh';
 import { createAids, roundSpacing } from './aids';
 import { frustumPlanes, visibleRuns } from './culling';
+import { degreesWritten } from './dial/DialFigure';
 import { heightWritten } from './EyeRule';
 import { GridMarks, lengthWords } from './GridMarks';
 import { gridFrame, gridLines } from './grid';
@@ -26,7 +27,6 @@ import { createCaster } from './picking';
 import { createProbes } from './probes';
 import { createSession } from './session';
 import { prepared } from './tests/prepared';
-import { degreesWritten } from './ViewDial';
 
 describe('the grid', () => {
   it('has a round spacing that divides the model into about ten', () => {

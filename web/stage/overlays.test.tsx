@@ -1,4 +1,4 @@
-import { BUILT_IN_SCHEMES } from '@core/input';
+import { BUILT_IN_SCHEMES, TWO_BUTTON_MOUSE } from '@core/input';
 import { apply } from '@core/navigation';
 import { contextFor, innerBox } from '@core/scoring';
 import { minimumJerkPath } from '@core/simulation';
@@ -60,7 +60,9 @@ describe('the cut', () => {
   it('has an arrow and figures only while there is one', () => {
     const s = session();
     expect(renderToStaticMarkup(<SectionArrow session={s} view={start.view} mesh={crate.mesh} />)).toBe('');
-    expect(renderToStaticMarkup(<SectionPanel scene={s.getState().scene} mesh={crate.mesh} caps={null} onCommand={() => {}} />)).toBe('');
+    expect(renderToStaticMarkup(<SectionPanel scheme={TWO_BUTTON_MOUSE} scene={s.getState().scene} mesh={crate.mesh} caps={null} onCommand={() => {}} />)).toBe(
+      '',
+    );
     const cut = apply(start, { kind: 'section', plane: { normal: [0, 0, 1], offset: 0.4 } }, contextFor(crate));
     const other = createSession({ start: cut, context: contextFor(crate, cut), allowed: ['section'] });
     const arrow = renderToStaticMarkup(<SectionArrow session={other} view={start.view} mesh={crate.mesh} />);
@@ -71,7 +73,7 @@ describe('the cut', () => {
     // The normal points up in the world and the view is nearly level: the arrow points up the screen.
     expect(line[3]).toBeLessThan(line[1] - 0.1);
     const caps = makeCaps(crate.mesh, { normal: [0, 0, 1], offset: 0.4 }, [0, 1, 2]);
-    const panel = text(renderToStaticMarkup(<SectionPanel scene={cut} mesh={crate.mesh} caps={caps} onCommand={() => {}} />));
+    const panel = text(renderToStaticMarkup(<SectionPanel scheme={TWO_BUTTON_MOUSE} scene={cut} mesh={crate.mesh} caps={caps} onCommand={() => {}} />));
     // The crate is 2 m by 1.2 m there; the knob begins higher.
     expect(panel).toMatch(/The cut Distance mm.*Flip Take away Area 2\.4 m² , outline 6\.4 m/);
   });

@@ -1,13 +1,15 @@
 import { actionWords, type Scheme, triggerWords } from '@core/input';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
 
 /** Every binding of a scheme, searchable by what it does or by the hand. */
 export function SchemeCard({ scheme }: { readonly scheme: Scheme }) {
   const [text, setText] = useState('');
+  const labels = useKeyLabels();
   const wanted = text.trim().toLowerCase();
   const rows = scheme.bindings
-    .map((binding) => ({ hand: triggerWords(binding), does: actionWords(binding) }))
+    .map((binding) => ({ hand: triggerWords(binding, labels), does: actionWords(binding) }))
     .filter((row) => !wanted || `${row.hand} ${row.does}`.toLowerCase().includes(wanted));
   return (
     <div>

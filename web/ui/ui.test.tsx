@@ -5,8 +5,8 @@ import { OrbitChart } from '@web/islands/card/OrbitChart';
 import { SectionChart } from '@web/islands/card/SectionChart';
 import { LiveAdvice, LiveBars } from '@web/islands/practise/LiveHelp';
 import { StepList } from '@web/islands/practise/StepList';
+import { ViewDial } from '@web/stage/dial/ViewDial';
 import { PartTree } from '@web/stage/PartTree';
-import { ViewDial } from '@web/stage/ViewDial';
 import { Wake } from '@web/stage/Wake';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
@@ -75,7 +75,7 @@ describe('the view dial', () => {
   });
 
   it('tells azimuth, height and roll in degrees', () => {
-    const markup = renderToStaticMarkup(<ViewDial view={view(Math.PI / 4, -Math.PI / 6, Math.PI / 18)} onCommand={() => {}} />);
+    const markup = renderToStaticMarkup(<ViewDial scheme={TWO_BUTTON_MOUSE} view={view(Math.PI / 4, -Math.PI / 6, Math.PI / 18)} onCommand={() => {}} />);
     expect([...markup.matchAll(/value="([^"]+)"/g)].map((m) => m[1])).toEqual(['45.0°', '-30.0°', '10.0°']);
     expect(labels(markup)).toContain('Looking from 45.0° round, -30.0° height, 10.0° roll');
   });
@@ -83,7 +83,9 @@ describe('the view dial', () => {
   it('puts the front at the bottom and the right side at the right', () => {
     const dot = (azimuth: number): { x: number; y: number } => {
       const circles = [
-        ...renderToStaticMarkup(<ViewDial view={view(azimuth, 0)} onCommand={() => {}} />).matchAll(/<circle cx="([\d.]+)" cy="([\d.]+)" r="7"/g),
+        ...renderToStaticMarkup(<ViewDial scheme={TWO_BUTTON_MOUSE} view={view(azimuth, 0)} onCommand={() => {}} />).matchAll(
+          /<circle cx="([\d.]+)" cy="([\d.]+)" r="7"/g,
+        ),
       ];
       const last = circles.at(-1);
       return { x: Number(last?.[1]), y: Number(last?.[2]) };
@@ -95,21 +97,23 @@ describe('the view dial', () => {
   });
 
   it('has a named button for each mark, and none where standard views are not allowed', () => {
-    const markup = renderToStaticMarkup(<ViewDial view={view(0, 0)} onCommand={() => {}} />);
+    const markup = renderToStaticMarkup(<ViewDial scheme={TWO_BUTTON_MOUSE} view={view(0, 0)} onCommand={() => {}} />);
     for (const name of ['Look from the front', 'Look from the rear left', 'Look from the top', 'At eye level', 'Level: no roll', 'The opposite of this'])
       expect(labels(markup)).toContain(name);
     // The 26 standard views, each once.
     expect(new Set(labels(markup).filter((label) => label.startsWith('Look from')))).toHaveLength(26);
-    expect(renderToStaticMarkup(<ViewDial view={view(0, 0)} onCommand={() => {}} enabled={false} />)).not.toContain('role="button"');
+    expect(renderToStaticMarkup(<ViewDial scheme={TWO_BUTTON_MOUSE} view={view(0, 0)} onCommand={() => {}} enabled={false} />)).not.toContain('role="button"');
   });
 
   it('shows the target as a hollow mark only when there is one', () => {
-    expect(renderToStaticMarkup(<ViewDial view={view(0, 0)} target={view(1, 0.2)} onCommand={() => {}} />)).toContain('--color-amber');
-    expect(renderToStaticMarkup(<ViewDial view={view(0, 0)} onCommand={() => {}} />)).not.toContain('--color-amber');
+    expect(renderToStaticMarkup(<ViewDial scheme={TWO_BUTTON_MOUSE} view={view(0, 0)} target={view(1, 0.2)} onCommand={() => {}} />)).toContain(
+      '--color-amber',
+    );
+    expect(renderToStaticMarkup(<ViewDial scheme={TWO_BUTTON_MOUSE} view={view(0, 0)} onCommand={() => {}} />)).not.toContain('--color-amber');
   });
 
   it('shows no negative zero', () => {
-    expect(text(renderToStaticMarkup(<ViewDial view={view(-1e-6, -1e-6)} onCommand={() => {}} />))).not.toContain('-0.0');
+    expect(text(renderToStaticMarkup(<ViewDial scheme={TWO_BUTTON_MOUSE} view={view(-1e-6, -1e-6)} onCommand={() => {}} />))).not.toContain('-0.0');
   });
 });
 
@@ -118,20 +122,22 @@ describe('the wake', () => {
   const fixes = (n: number) => Array.from({ length: n }, (_, i) => ({ view: { ...view, distance: i + 1 }, label: `fix ${i}` }));
 
   it('names each fix, marks the present one and lets the others be pressed', () => {
-    const markup = renderToStaticMarkup(<Wake fixes={fixes(3)} at={1} pictureOf={null} onGo={() => {}} enabled />);
+    const markup = renderToStaticMarkup(<Wake scheme={TWO_BUTTON_MOUSE} fixes={fixes(3)} at={1} pictureOf={null} onGo={() => {}} enabled />);
     expect(labels(markup)).toEqual(expect.arrayContaining(['Go back to fix 0, view 1', 'Here: fix 1', 'Go back to fix 2, view 3']));
     expect(markup.match(/disabled=""/g)).toHaveLength(1);
   });
 
   it('shows the newest few of a long attempt', () => {
-    const markup = renderToStaticMarkup(<Wake fixes={fixes(40)} at={39} pictureOf={null} onGo={() => {}} enabled />);
+    const markup = renderToStaticMarkup(<Wake scheme={TWO_BUTTON_MOUSE} fixes={fixes(40)} at={39} pictureOf={null} onGo={() => {}} enabled />);
     expect(markup.match(/Go back to|Here:/g)).toHaveLength(9);
     expect(markup).toContain('Here: fix 39');
     expect(markup).toContain('31 earlier views');
   });
 
   it('cannot be pressed where going back is not allowed', () => {
-    expect(renderToStaticMarkup(<Wake fixes={fixes(2)} at={1} pictureOf={null} onGo={() => {}} enabled={false} />).match(/disabled=""/g)).toHaveLength(2);
+    expect(
+      renderToStaticMarkup(<Wake scheme={TWO_BUTTON_MOUSE} fixes={fixes(2)} at={1} pictureOf={null} onGo={() => {}} enabled={false} />).match(/disabled=""/g),
+    ).toHaveLength(2);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { Step } from '@core/exercise';
 import type { Mesh } from '@core/geometry';
-import type { Scheme } from '@core/input';
+import type { LabelledScheme } from '@core/input';
 import type { Scene } from '@core/navigation';
 import { type CriterionResult, judgeNow, type ScoredModel, worstOf } from '@core/scoring';
 import type { View } from '@core/view';
@@ -19,7 +19,7 @@ const api = {
     model = { mesh, home };
   },
   /** How close a scene comes to a step's goal, by the same functions that the server scores with. */
-  judge(step: Step, scene: Scene, scheme: Scheme): Closeness | null {
+  judge(step: Step, scene: Scene, scheme: LabelledScheme): Closeness | null {
     if (!model) return null;
     const results = judgeNow(step, model, scene, scheme);
     return { results, worst: worstOf(results) };

@@ -4,13 +4,13 @@ import type { Command } from '@core/navigation';
 import { contextFor, type ScoreCard } from '@core/scoring';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
+import { ViewDial } from '@web/stage/dial/ViewDial';
 import { openModel } from '@web/stage/openModel';
 import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import type { Prepared } from '@web/stage/prepared';
 import { StageView } from '@web/stage/StageView';
 import { createSession, type Session } from '@web/stage/session';
 import { useCommand, useFolded, useStage } from '@web/stage/useStage';
-import { ViewDial } from '@web/stage/ViewDial';
 import { Wake } from '@web/stage/Wake';
 import { send, wordsOf } from '@web/ui/api';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
@@ -369,13 +369,19 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
         </StageView>
         <div className="mt-2 flex items-start gap-4">
           <div className="min-w-0 flex-1">
-            {live && <Wake fixes={live.fixes} at={live.at} pictureOf={pictureOf} onGo={go} enabled />}
+            {live && <Wake fixes={live.fixes} at={live.at} pictureOf={pictureOf} onGo={go} enabled scheme={scheme} />}
             <p className="mt-2 text-ink-soft text-sm">
               Picked: <strong className="text-ink">{scene.selection.parts.map((p) => p.split('/').at(-1)).join(', ') || 'nothing'}</strong>
             </p>
           </div>
           <div className="w-40 shrink-0">
-            <ViewDial view={drawn ?? draft.start.view} from={scene.view} target={goal.kind === 'matchView' ? goal.target.view : null} onCommand={command} />
+            <ViewDial
+              scheme={scheme}
+              view={drawn ?? draft.start.view}
+              from={scene.view}
+              target={goal.kind === 'matchView' ? goal.target.view : null}
+              onCommand={command}
+            />
           </div>
         </div>
       </div>

@@ -4,13 +4,13 @@ import { initialScene, type Scene } from '@core/navigation';
 import { contextFor } from '@core/scoring';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
+import { ViewDial } from '@web/stage/dial/ViewDial';
 import { pickOf } from '@web/stage/PartsPanel';
 import { PartTree } from '@web/stage/PartTree';
 import type { Prepared } from '@web/stage/prepared';
 import { StageView } from '@web/stage/StageView';
 import { createSession, type Session } from '@web/stage/session';
 import { useCommand, useStage } from '@web/stage/useStage';
-import { ViewDial } from '@web/stage/ViewDial';
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
 
@@ -51,7 +51,7 @@ export function ModelStage({ prepared, home, label, onScene, landmarks = [], sho
         <StageView stage={stage} label={label} onCommand={command} landmarks={landmarks} />
       </div>
       <div className="flex w-52 shrink-0 flex-col gap-3">
-        <ViewDial view={drawn ?? home} from={scene.view} onCommand={command} />
+        <ViewDial view={drawn ?? home} from={scene.view} scheme={scheme} onCommand={command} />
         <section aria-label="Parts" className="card min-h-0 flex-1 overflow-auto p-3">
           <h2 className="mb-1 text-sm">Parts</h2>
           <PartTree parts={prepared.mesh.parts} picked={scene.selection.parts} onPick={(id) => command({ kind: 'select', parts: [id] })} />

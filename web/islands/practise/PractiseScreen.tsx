@@ -3,15 +3,16 @@ import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
+import { ViewDial } from '@web/stage/dial/ViewDial';
 import { InnerLines, OrbitLine } from '@web/stage/overlays';
 import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
 import { puckToSession } from '@web/stage/puckFeed';
 import { StageView } from '@web/stage/StageView';
 import { useCommand, useFolded, useStage } from '@web/stage/useStage';
-import { ViewDial } from '@web/stage/ViewDial';
 import { Wake } from '@web/stage/Wake';
 import { send, wordsOf } from '@web/ui/api';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { SchemeCard } from '@web/ui/SchemeCard';
 import { Ask, Sheet } from '@web/ui/Sheet';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -77,7 +78,9 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
   const open = useMemo(() => tryOut?.open ?? openOnServer(exercise), [tryOut, exercise]);
   const attempt = useAttempt(exercise, meshHash, home, chosen, open, tryOut?.loaded ?? null);
   const { session, prepared, opened } = attempt;
-  const slips = useSlips(schemes, scheme);
+  const labels = useKeyLabels();
+  const labelled = useMemo(() => (labels ? { ...scheme, labels } : scheme), [scheme, labels]);
+  const slips = useSlips(schemes, scheme, labels);
   const stage = useStage(prepared, session, scheme, slips.onGesture);
   const { handle, drawn } = stage;
   const folded = useFolded(stage);
@@ -88,7 +91,7 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
   const goal = present?.goal;
   const target = useMemo(() => (goal ? targetSceneOf(goal, exercise.start) : null), [goal, exercise.start]);
   const picture = useTargetPicture(handle, exercise.showTarget ? target : null, exercise.showTarget ? null : (pictures[step] ?? null));
-  const closeness = useCloseness(prepared, home, session, present, scheme, exercise.liveHelp);
+  const closeness = useCloseness(prepared, home, session, present, labelled, exercise.liveHelp);
   const calls = useCalls(goal?.kind === 'callView' ? (goal as GoalOf<'callView'>) : null, session, opened?.seed ?? 0, step);
 
   slips.now.current = { session, call: calls.call, closeness, step };
@@ -227,6 +230,7 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
             target={exercise.showTarget && goal?.kind === 'matchView' ? goal.target.view : null}
             onCommand={command}
             enabled={exercise.allowed.includes('standard')}
+            scheme={scheme}
           />
         </div>
       </aside>
@@ -263,7 +267,7 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
           )}
         </StageView>
         <div className="mt-2">
-          {state && <Wake fixes={state.fixes} at={state.at} pictureOf={pictureOf} onGo={go} enabled={exercise.allowed.includes('recover')} />}
+          {state && <Wake fixes={state.fixes} at={state.at} pictureOf={pictureOf} onGo={go} enabled={exercise.allowed.includes('recover')} scheme={scheme} />}
         </div>
         <LiveAdvice closeness={calls.call ? null : closeness} words={hintWords} end={last ? 'Hand in' : 'Done'} />
         <div className="mt-1 flex items-end gap-5">

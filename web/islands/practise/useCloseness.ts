@@ -1,5 +1,5 @@
 import type { Step } from '@core/exercise';
-import type { Scheme } from '@core/input';
+import type { LabelledScheme } from '@core/input';
 import type { Scene } from '@core/navigation';
 import type { View } from '@core/view';
 import type { Prepared } from '@web/stage/prepared';
@@ -14,7 +14,7 @@ export function useCloseness(
   home: View,
   session: Session | null,
   step: Step | undefined,
-  scheme: Scheme,
+  scheme: LabelledScheme,
   wanted: boolean,
 ): Closeness | null {
   const [closeness, setCloseness] = useState<Closeness | null>(null);

@@ -1,5 +1,5 @@
 import type { Call } from '@core/exercise';
-import type { Gesture, Scheme } from '@core/input';
+import type { Gesture, KeyLabels, Scheme } from '@core/input';
 import type { CommandKind } from '@core/navigation';
 import { KINDS_FOR, slipOf } from '@core/progress';
 import type { Session } from '@web/stage/session';
@@ -25,7 +25,7 @@ export interface Slips {
 }
 
 /** Notices habits of an earlier scheme, says gently what this one does instead, and counts them in the attempt. */
-export function useSlips(schemes: readonly Scheme[], present: Scheme): Slips {
+export function useSlips(schemes: readonly Scheme[], present: Scheme, labels: KeyLabels | undefined): Slips {
   const [earlierId, setEarlierId] = useState(() => window.localStorage.getItem(KEPT) ?? '');
   const now = useRef<Slips['now']['current']>({ session: null, call: null, closeness: null, step: 0 });
   const earlier = schemes.find((scheme) => scheme.id === earlierId && scheme.id !== present.id);
@@ -39,7 +39,7 @@ export function useSlips(schemes: readonly Scheme[], present: Scheme): Slips {
     onGesture(gesture) {
       const { session, call, closeness, step } = now.current;
       if (!earlier || !session) return;
-      const slip = slipOf(earlier, present, gesture, wantedNow(call, closeness));
+      const slip = slipOf(earlier, present, gesture, wantedNow(call, closeness), labels);
       if (!slip) return;
       session.event({ kind: 'slip', step, gesture: slip.gesture, wanted: slip.wanted });
       toast(slip.words);

@@ -1,4 +1,5 @@
 import { type Binding, triggerWords } from '@core/input';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { type PointerEvent, useEffect, useRef } from 'react';
 import { type Captured, keyCaptured, modifiersHeld, wheelCaptured } from './capture';
 
@@ -15,6 +16,7 @@ const FAR = 6;
 
 /** Waits for a hand to show a gesture: a key anywhere, or a click, drag, wheel or fingers on the pad. */
 export function CapturePad({ words, now, onCaptured, onCancel }: Props) {
+  const labels = useKeyLabels();
   const pad = useRef<HTMLDivElement>(null);
   const down = useRef<{ x: number; y: number; button: (typeof BUTTONS)[number]; fingers: Set<number>; moved: boolean; most: number } | null>(null);
   useEffect(() => {
@@ -86,7 +88,7 @@ export function CapturePad({ words, now, onCaptured, onCancel }: Props) {
     >
       <p className="font-semibold">{words}: show the gesture.</p>
       <p className="mt-1 text-ink-soft text-sm">
-        Press a key, or drag, click, turn the wheel or use your fingers here. {now ? `Now: ${triggerWords(now)}. ` : ''}Escape leaves it as it is.
+        Press a key, or drag, click, turn the wheel or use your fingers here. {now ? `Now: ${triggerWords(now, labels)}. ` : ''}Escape leaves it as it is.
       </p>
     </div>
   );

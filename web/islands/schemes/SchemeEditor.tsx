@@ -19,6 +19,7 @@ import {
   waitingClicks,
   wordsOfAction,
 } from '@core/input';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { Search } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -33,6 +34,7 @@ interface Props {
 
 /** The bindings of one's own scheme: set by showing the gesture, with what gets in its way said at the row and put right there. */
 export function SchemeEditor({ scheme, onChange }: Props) {
+  const labels = useKeyLabels();
   const [setting, setSetting] = useState<number | 'new' | null>(null);
   const [adding, setAdding] = useState(0);
   const [text, setText] = useState('');
@@ -61,7 +63,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
   const wanted = text.trim().toLowerCase();
   const rows = scheme.bindings
     .map((binding, index) => ({ binding, index, mine: conflicts.filter((c) => c.first === index || c.second === index) }))
-    .filter(({ binding }) => !wanted || `${triggerWords(binding)} ${actionWords(binding)}`.toLowerCase().includes(wanted))
+    .filter(({ binding }) => !wanted || `${triggerWords(binding, labels)} ${actionWords(binding)}`.toLowerCase().includes(wanted))
     .sort((a, b) => Number(b.mine.length > 0 || beyond.has(b.binding)) - Number(a.mine.length > 0 || beyond.has(a.binding)));
 
   const troubles = (binding: Binding, index: number, mine: typeof conflicts) => (
@@ -91,7 +93,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
       })}
       {beyond.has(binding) && (
         <p role="alert" className="mt-1 text-signal text-sm">
-          This device cannot give “{triggerWords(binding)}”: set another gesture, such as a key or a button that it has.
+          This device cannot give “{triggerWords(binding, labels)}”: set another gesture, such as a key or a button that it has.
         </p>
       )}
     </>
@@ -142,7 +144,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
       {setting === 'new' && action && <CapturePad words={wordsOfAction(action)} now={null} onCaptured={captured} onCancel={cancel} />}
       <ul className="mt-3">
         {rows.map(({ binding, index, mine }) => (
-          <li key={`${index} ${triggerWords(binding)} ${binding.context}`} className="border-rule border-b py-1.5">
+          <li key={`${index} ${triggerWords(binding, labels)} ${binding.context}`} className="border-rule border-b py-1.5">
             <div className="flex items-center gap-3">
               <span className="flex-1">
                 {actionWords(binding)}
@@ -178,15 +180,15 @@ export function SchemeEditor({ scheme, onChange }: Props) {
               <button
                 type="button"
                 className="whitespace-nowrap rounded-md bg-ink px-2 font-mono text-paper text-xs leading-6 hover:bg-sea"
-                aria-label={`Set ${actionWords(binding)}: now ${triggerWords(binding)}`}
+                aria-label={`Set ${actionWords(binding)}: now ${triggerWords(binding, labels)}`}
                 onClick={() => setSetting(index)}
               >
-                {triggerWords(binding)}
+                {triggerWords(binding, labels)}
               </button>
               <button
                 type="button"
                 className="button-quiet text-xs"
-                aria-label={`Clear ${actionWords(binding)}: ${triggerWords(binding)}`}
+                aria-label={`Clear ${actionWords(binding)}: ${triggerWords(binding, labels)}`}
                 onClick={() => onChange(clearBinding(scheme, index))}
               >
                 Clear

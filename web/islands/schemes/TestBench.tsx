@@ -2,6 +2,7 @@ import { actionWords, type Binding, bindingFor, type Gesture, type Scheme, trigg
 import { listenForMultiAxis } from '@web/stage/multiAxisDevice';
 import { PuckPanel } from '@web/stage/PuckPanel';
 import type { PuckListener } from '@web/stage/puckFeed';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { type PointerEvent, useEffect, useRef, useState, type WheelEvent } from 'react';
 import { modifiersHeld, wheelCaptured } from './capture';
 
@@ -22,6 +23,7 @@ export function TestBench({ scheme }: { readonly scheme: Scheme }) {
   const [lines, setLines] = useState<readonly Line[]>([]);
   const [connected, setConnected] = useState<{ name: string; ignored: number } | null>(null);
   const [axes, setAxes] = useState<readonly number[]>([0, 0, 0, 0, 0, 0]);
+  const labels = useKeyLabels();
   const count = useRef(0);
   const down = useRef<{ x: number; y: number; button: (typeof BUTTONS)[number]; moved: boolean; fingers: Set<number>; most: number } | null>(null);
   const end = useRef<(() => void) | null>(null);
@@ -140,7 +142,7 @@ export function TestBench({ scheme }: { readonly scheme: Scheme }) {
           const modifiers = modifiersHeld(event);
           const gesture: Gesture = { kind: 'key', code: event.code, modifiers, at: null };
           const binding = bindingFor(scheme, gesture) ?? bindingFor(scheme, { kind: 'held', code: event.code, modifiers, dt: 0, at: null });
-          tell('keyboard', `${triggerWords({ trigger: { kind: 'key', code: event.code }, modifiers })} (${event.code})`, binding);
+          tell('keyboard', `${triggerWords({ trigger: { kind: 'key', code: event.code }, modifiers }, labels)} (${event.code})`, binding);
         }}
       >
         <p className="font-semibold">Drag, click, turn the wheel, use fingers or a pen, or press keys here</p>
