@@ -2,6 +2,7 @@
 export * from './acceleration';
 export * from './axes';
 export * from './bindings';
+export * from './cardGroups';
 export * from './conflicts';
 export * from './editing';
 export * from './gesture';

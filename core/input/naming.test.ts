@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import { homeHand } from '../advice/hand';
 import { keyWords, triggerWords } from './bindings';
+import { CARD_GROUPS, cardGroupOf } from './cardGroups';
 import { takenAway } from './conflicts';
 import { BUILT_IN_SCHEMES, KEYBOARD_ALONE, TWO_BUTTON_MOUSE } from './schemes';
 import { shortcutFor } from './shortcuts';
@@ -54,4 +55,16 @@ it('the keys that practising keeps are not given away, and no shipped scheme has
   expect(takenAway({ trigger: { kind: 'key', code: 'KeyT' }, modifiers: ['shift'] })).toBeNull();
   expect(takenAway({ trigger: { kind: 'key', code: 'Slash' }, modifiers: ['shift'] })).toMatch(/scheme card/);
   for (const scheme of BUILT_IN_SCHEMES) for (const binding of scheme.bindings) expect(takenAway(binding), triggerWords(binding)).toBeNull();
+});
+
+it('a scheme card has every binding under one heading, and no heading holds most of it', () => {
+  for (const scheme of BUILT_IN_SCHEMES) {
+    const counts = CARD_GROUPS.map((group) => scheme.bindings.filter((binding) => cardGroupOf(binding) === group).length);
+    expect(counts.reduce((a, b) => a + b, 0)).toBe(scheme.bindings.length);
+    if (scheme.bindings.length > 20) expect(Math.max(...counts)).toBeLessThan(scheme.bindings.length / 3);
+  }
+  const groupOf = (name: string): string[] => TWO_BUTTON_MOUSE.bindings.filter((b) => cardGroupOf(b) === name).map((b) => triggerWords(b));
+  expect(groupOf('Way back')).toContain('Home');
+  expect(groupOf('The cut')).toContain('K');
+  expect(groupOf('Round it')).toContain('left drag');
 });

@@ -16,6 +16,7 @@ export function commandWords(command: Command): string {
     case 'pan':
       return command.dx !== 0 ? `Slide the eye ${command.dx > 0 ? 'left' : 'right'}` : `Slide the eye ${command.dy > 0 ? 'up' : 'down'}`;
     case 'zoom':
+      if (command.factor > 0.9 && command.factor < 1.1) return command.factor > 1 ? 'A little closer' : 'A little farther';
       return command.factor > 1 ? 'Closer' : 'Farther';
     case 'standard':
       return command.name.split('-').length === 3 ? `Isometric, ${sentence(command.name)}` : `Look from the ${sentence(command.name)}`;

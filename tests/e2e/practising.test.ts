@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { scoreAttempt } from '@core';
+import { anglesOf, scoreAttempt, shapeAxes, USUAL_PUCK, wrapAngle } from '@core';
+import { findVersion } from '@server/repositories/exercises';
 import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { button, dialFigure, drag, field, find, hoverAt, keys, PATIENCE, picturing, press, stage, textOf, waitFor, wheel } from './browser';
+import { button, dialFigure, drag, field, find, hoverAt, keys, PATIENCE, picturing, press, stage, textOf, waitFor, wheel, write } from './browser';
 import { choose, handIn, openExercise } from './screens';
 import { useBrowser } from './useBrowser';
 
@@ -77,6 +78,63 @@ describe('practising', () => {
       expect(attempt.trace.moves.some((m) => m.command.kind === 'orbit' && m.gesture?.device === 'puck')).toBe(true);
       expect(attempt.trace.scheme.id).toBe('six-axis-puck');
       expect(JSON.parse(JSON.stringify(scoreAttempt(attempt.version.content, attempt.model, attempt.trace, attempt.scheme)))).toEqual(attempt.card);
+    });
+  });
+
+  it('by a script of motions on the simulated 3D mouse: a whole exercise, and a script that is none is said at its line', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'script', async () => {
+      const id = await open('Round to the ladder');
+      await scheme('3D mouse');
+      const play = async (script: string): Promise<void> => {
+        await press(driver, 'Play a script …');
+        await write(driver, 'Motions', script);
+        await press(driver, 'Play');
+      };
+      await play('[\n{"shove": 1, "seconds": 1}\n]');
+      await waitFor(driver, 'the line', async () => (await textOf(driver, '[role=dialog] [role=alert]')).startsWith('Line 2, 0:'));
+      await keys(driver, Key.ESCAPE);
+      const goal = (await findVersion(stored.db, id, 1))?.content.steps[0]?.goal;
+      if (goal?.kind !== 'matchView') throw new Error('another goal than was meant');
+      const wanted = anglesOf(goal.target.view.orientation);
+      const figure = async (name: 'round' | 'height'): Promise<number> => (Number.parseFloat(await dialFigure(driver, name)) * Math.PI) / 180;
+      // As a person would: look how far it still is, and push the cap for about as long as that takes.
+      const rate = 0.8 * Math.abs(shapeAxes([0, 0, 0, 0, 0, 0.5], USUAL_PUCK, 1)[5]) * 1.4;
+      for (let tries = 0; tries < 8; tries++) {
+        const round = wrapAngle(wanted.azimuth - (await figure('round')));
+        const height = wanted.elevation - (await figure('height'));
+        if (Math.abs(round) < 0.03 && Math.abs(height) < 0.03) break;
+        const seconds = (angle: number): number => Math.min(4, Math.max(0.15, Math.abs(angle) / rate));
+        await play(
+          JSON.stringify([
+            { twist: -0.5 * Math.sign(round), seconds: seconds(round) },
+            { tilt: 0.5 * Math.sign(height), seconds: seconds(height) },
+          ]),
+        );
+        await button(driver, 'Play a script …');
+        await settled();
+      }
+      const attempt = await handIn(driver, stored);
+      expect(attempt.trace.moves.length).toBeGreaterThan(5);
+      expect(new Set(attempt.trace.moves.map((m) => m.gesture?.device))).toEqual(new Set(['puck']));
+      expect(attempt.card.steps[0]?.criteria.find((c) => c.id === 'direction')?.points).toBeGreaterThan(0.8);
+      expect(attempt.card.score).toBeGreaterThan(60);
+    });
+  });
+
+  it('a tool tells its shortcut while it is hovered or has the focus', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'tips', async () => {
+      await open('Call the sides');
+      await scheme('Two-button mouse');
+      const tip = async (): Promise<string> => (await driver.findElement(By.css('[role=tooltip]')).getAttribute('textContent')) ?? '';
+      const mark = await find(driver, '[role=button]', 'Look from the right');
+      await driver.actions({ async: true }).move({ origin: mark, duration: 0 }).perform();
+      await waitFor(driver, 'the tip of a mark', async () => (await tip()) === 'Look from the right2');
+      await keys(driver, Key.ESCAPE);
+      await press(driver, 'Parts');
+      await driver.executeScript('arguments[0].focus()', await button(driver, 'Show all'));
+      await waitFor(driver, 'the tip of a button', async () => (await tip()) === 'Show everythingU');
     });
   });
 

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { TWO_BUTTON_MOUSE } from '@core';
+import { BUILT_IN_SCHEMES, TWO_BUTTON_MOUSE } from '@core';
 import { writeSchemeFile } from '@formats';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
@@ -157,6 +157,23 @@ describe('a scheme of one’s own', () => {
       expect(await check()).toEqual([]);
     });
   });
+});
+
+it('each scheme card prints on one page', async () => {
+  const { driver } = browser;
+  await driver.get(`${base()}/schemes`);
+  for (const scheme of BUILT_IN_SCHEMES) {
+    await press(driver, new RegExp(`^${scheme.name} ships`));
+    await waitFor(driver, 'the card', async () => (await driver.findElement(By.css('[aria-label=Scheme]')).getText()).includes(scheme.about));
+    const { data } = (await (
+      driver as unknown as { sendAndGetDevToolsCommand(name: string, options: object): Promise<{ data: string }> }
+    ).sendAndGetDevToolsCommand('Page.printToPDF', { preferCSSPageSize: true })) as { data: string };
+    const pages =
+      Buffer.from(data, 'base64')
+        .toString('latin1')
+        .match(/\/Type\s*\/Page\b(?!s)/g) ?? [];
+    expect(pages.length, scheme.name).toBe(1);
+  }
 });
 
 it('who comes from another scheme is told when an old habit slips in, and finds it on the card', async () => {

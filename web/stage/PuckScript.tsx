@@ -1,5 +1,4 @@
 import { TREMOR } from '@core/simulation/simulatePuck';
-import { readPuckScript } from '@formats/puckScript';
 import { wordsOf } from '@web/ui/api';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
@@ -25,11 +24,13 @@ export function PuckScript({ puck }: { readonly puck: Puck }) {
     setError(null);
     setOpen(true);
   };
-  const play = (event: FormEvent): void => {
+  const play = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     // A sheet's form is, for React, within whatever opened the sheet.
     event.stopPropagation();
     try {
+      // What reads scripts is loaded by those who play one.
+      const { readPuckScript } = await import('@formats/puckScript');
       const script = readPuckScript(text);
       window.localStorage.setItem(KEPT, text);
       setError(null);

@@ -2,7 +2,7 @@ import type { Command } from '@core/navigation';
 import { subjectOf } from '@core/scoring';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { Bookmark, ListTree } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useStore } from 'zustand';
 import { AidsMenu } from './AidsMenu';
 import type { Aids } from './aids';
@@ -15,14 +15,12 @@ import { Nameplates } from './Nameplates';
 import { NearHand } from './NearHand';
 import { SectionArrow } from './overlays';
 import { PaneFrames } from './PaneFrames';
-import { PartsPanel } from './PartsPanel';
 import { panesOf } from './panes';
 import { SectionPanel } from './SectionPanel';
 import { StageFrame } from './StageFrame';
 import { StandingBar } from './StandingBar';
 import type { Session } from './session';
 import type { Stage } from './useStage';
-import { ViewsPanel } from './ViewsPanel';
 
 export interface SavedViewsOf {
   readonly modelId: string;
@@ -70,6 +68,10 @@ interface Within {
   readonly aids: Aids;
   readonly landmarks: readonly LandmarkSeen[];
 }
+
+/** Loaded when they are first opened. */
+const PartsPanel = lazy(async () => ({ default: (await import('./PartsPanel')).PartsPanel }));
+const ViewsPanel = lazy(async () => ({ default: (await import('./ViewsPanel')).ViewsPanel }));
 
 const NONE: readonly LandmarkSeen[] = [];
 
@@ -142,18 +144,20 @@ function OverAll({
         <AidsMenu aids={aids} scheme={scheme} />
         {standing && <StandingBar aids={aids} scheme={scheme} />}
       </div>
-      {panel === 'parts' && (
-        <PartsPanel parts={prepared.mesh.parts} landmarks={landmarks} scene={scene} scheme={scheme} onCommand={onCommand} onClose={() => setPanel(null)} />
-      )}
-      {panel === 'views' && views && (
-        <ViewsPanel
-          modelId={views.modelId}
-          forAll={views.forAll}
-          scene={scene}
-          onRecall={(commands) => session.perform(commands, { id: session.newGesture(), device: 'interface', binding: 'saved view' })}
-          onClose={() => setPanel(null)}
-        />
-      )}
+      <Suspense>
+        {panel === 'parts' && (
+          <PartsPanel parts={prepared.mesh.parts} landmarks={landmarks} scene={scene} scheme={scheme} onCommand={onCommand} onClose={() => setPanel(null)} />
+        )}
+        {panel === 'views' && views && (
+          <ViewsPanel
+            modelId={views.modelId}
+            forAll={views.forAll}
+            scene={scene}
+            onRecall={(commands) => session.perform(commands, { id: session.newGesture(), device: 'interface', binding: 'saved view' })}
+            onClose={() => setPanel(null)}
+          />
+        )}
+      </Suspense>
       {scene.section && (
         <div className={`absolute bottom-2 ${standing ? 'right-28' : 'right-2'}`}>
           <SectionPanel scene={scene} mesh={prepared.mesh} caps={caps} scheme={scheme} onCommand={onCommand} />

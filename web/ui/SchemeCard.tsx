@@ -1,32 +1,45 @@
-import { actionWords, type Scheme, triggerWords } from '@core/input';
+import { actionWords, CARD_GROUPS, cardGroupOf, type Scheme, triggerWords } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Search } from 'lucide-react';
 import { useState } from 'react';
 
-/** Every binding of a scheme, searchable by what it does or by the hand. */
+/** Every binding of a scheme under a heading, searchable by what it does or by the hand; it prints on one page. */
 export function SchemeCard({ scheme }: { readonly scheme: Scheme }) {
   const [text, setText] = useState('');
   const labels = useKeyLabels();
   const wanted = text.trim().toLowerCase();
   const rows = scheme.bindings
-    .map((binding) => ({ hand: triggerWords(binding, labels), does: actionWords(binding) }))
+    .map((binding) => ({ group: cardGroupOf(binding), hand: triggerWords(binding, labels), does: actionWords(binding) }))
     .filter((row) => !wanted || `${row.hand} ${row.does}`.toLowerCase().includes(wanted));
+  const groups = CARD_GROUPS.map((name) => ({ name, rows: rows.filter((row) => row.group === name) })).filter((group) => group.rows.length > 0);
   return (
     <div>
-      <p className="mb-3 text-ink-soft">{scheme.about}</p>
-      <label className="relative block">
+      <p className="mb-3 text-ink-soft print:mb-1 print:text-[9pt]">{scheme.about}</p>
+      <label className="relative block print:hidden">
         <span className="sr-only">Search the scheme card</span>
         <Search size={17} className="absolute top-3 left-3 text-ink-soft" aria-hidden="true" />
         <input className="field pl-9" placeholder="What do you want to do, or which key?" value={text} onChange={(e) => setText(e.target.value)} />
       </label>
-      <ul className="mt-3 grid gap-x-8 sm:grid-cols-2">
-        {rows.map((row) => (
-          <li key={`${row.hand}${row.does}`} className="flex items-baseline justify-between gap-3 border-rule border-b py-1.5">
-            <span>{row.does}</span>
-            <span className="whitespace-nowrap rounded-md bg-ink px-2 font-mono text-paper text-xs leading-6">{row.hand}</span>
-          </li>
+      <div className="card-columns mt-3">
+        {groups.map((group) => (
+          <section key={group.name} aria-label={group.name} className="mb-3 print:mb-1">
+            <h3 className="border-ink border-b font-bold font-display text-sm print:text-[8pt]">{group.name}</h3>
+            <ul>
+              {group.rows.map((row) => (
+                <li
+                  key={`${row.hand}${row.does}`}
+                  className="flex break-inside-avoid items-baseline justify-between gap-3 border-rule border-b py-0.5 text-sm print:py-0 print:text-[7pt] print:leading-[10pt]"
+                >
+                  <span>{row.does}</span>
+                  <span className="whitespace-nowrap rounded bg-ink px-1.5 font-mono text-paper text-xs leading-5 print:bg-transparent print:p-0 print:text-[7pt] print:text-ink print:leading-[10pt]">
+                    {row.hand}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </section>
         ))}
-      </ul>
+      </div>
       {rows.length === 0 && <p className="py-4">Nothing of this scheme answers to “{text}”.</p>}
     </div>
   );

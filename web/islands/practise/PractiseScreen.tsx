@@ -5,7 +5,7 @@ import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { ViewDial } from '@web/stage/dial/ViewDial';
 import { InnerLines, OrbitLine } from '@web/stage/overlays';
-import { type PuckMoves, PuckPanel } from '@web/stage/PuckPanel';
+import type { PuckMoves } from '@web/stage/PuckPanel';
 import type { Prepared } from '@web/stage/prepared';
 import { puckToSession } from '@web/stage/puckFeed';
 import { StageView } from '@web/stage/StageView';
@@ -15,7 +15,7 @@ import { send, wordsOf } from '@web/ui/api';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { SchemeCard } from '@web/ui/SchemeCard';
 import { Ask, Sheet } from '@web/ui/Sheet';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { Toaster, toast } from 'sonner';
 import { useStore } from 'zustand';
@@ -46,6 +46,9 @@ interface Props {
     readonly onLeave: () => void;
   };
 }
+
+/** Loaded by those who have a 3D mouse. */
+const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/PuckPanel')).PuckPanel }));
 
 const KEPT_SCHEME = 'dial-home-scheme';
 /** Whether the puck moves the model or the camera: a matter of the hand, so it is kept with the browser. */
@@ -214,14 +217,16 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
         {picture && goal?.kind !== 'callView' && <TargetPicture picture={picture} onLay={setLaid} />}
         {present && <GoalPanel step={present} calls={calls} />}
         {scheme.family === 'puck' && puck && (
-          <PuckPanel
-            listener={puck}
-            scheme={scheme}
-            onMoves={(next) => {
-              window.localStorage.setItem(KEPT_MOVES, next);
-              setMoves(next);
-            }}
-          />
+          <Suspense>
+            <PuckPanel
+              listener={puck}
+              scheme={scheme}
+              onMoves={(next) => {
+                window.localStorage.setItem(KEPT_MOVES, next);
+                setMoves(next);
+              }}
+            />
+          </Suspense>
         )}
         <div className={`mt-auto shrink-0 ${scheme.family === 'puck' ? 'w-44 self-center' : ''}`}>
           <ViewDial

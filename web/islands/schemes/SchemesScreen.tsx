@@ -106,7 +106,7 @@ export function SchemesScreen({ seen, groups }: Props) {
           />
         </div>
       </div>
-      <div className="mt-6 grid gap-8 md:grid-cols-[16rem_1fr]">
+      <div className="mt-6 grid gap-8 md:grid-cols-[16rem_1fr] print:mt-0 print:block">
         <ul className="space-y-2 print:hidden">
           {list.map(({ scheme: s, ownerName, mine, lockedBy }) => (
             <li key={s.id}>
