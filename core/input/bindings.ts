@@ -75,7 +75,7 @@ export function keyWords(code: string, labels?: KeyLabels): string {
 const MODIFIER_WORDS: Record<Modifier, string> = { shift: 'Shift', ctrl: 'Ctrl', alt: 'Alt' };
 
 /** "Shift + left drag" */
-export function triggerWords(binding: Pick<Binding, 'trigger' | 'modifiers'>, labels?: KeyLabels): string {
+export function triggerWords(binding: { readonly trigger: Trigger; readonly modifiers: readonly Modifier[] }, labels?: KeyLabels): string {
   const { trigger } = binding;
   const held = binding.modifiers.map((m) => MODIFIER_WORDS[m]);
   const words = ((): string => {

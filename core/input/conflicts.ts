@@ -101,6 +101,8 @@ export interface DeviceCapabilities {
   readonly buttons: readonly ('left' | 'middle' | 'right')[];
   readonly wheel: boolean;
   readonly keyboard: boolean;
+  /** Keys of a numeric keypad: laptops and tablets have none. */
+  readonly keypad?: boolean;
   readonly puck: boolean;
   /** Two-finger slide and spread, as a touchpad gives them. */
   readonly touchpad?: boolean;
@@ -110,13 +112,13 @@ export interface DeviceCapabilities {
 
 /** What each kind of device gives. A 3D mouse and a touchpad come with a pointer and keys beside them. */
 export const CAPABILITIES: Record<Device, DeviceCapabilities> = {
-  threeButtonMouse: { buttons: ['left', 'middle', 'right'], wheel: true, keyboard: true, puck: false },
+  threeButtonMouse: { buttons: ['left', 'middle', 'right'], wheel: true, keyboard: true, keypad: true, puck: false },
   twoButtonMouse: { buttons: ['left', 'right'], wheel: true, keyboard: true, puck: false },
   touchpad: { buttons: ['left', 'right'], wheel: false, keyboard: true, puck: false, touchpad: true },
   touch: { buttons: [], wheel: false, keyboard: false, puck: false, fingers: 3 },
   pen: { buttons: ['left', 'right'], wheel: false, keyboard: true, puck: false, fingers: 2 },
-  keyboard: { buttons: [], wheel: false, keyboard: true, puck: false },
-  puck: { buttons: ['left', 'right'], wheel: true, keyboard: true, puck: true },
+  keyboard: { buttons: [], wheel: false, keyboard: true, keypad: true, puck: false },
+  puck: { buttons: ['left', 'right'], wheel: true, keyboard: true, keypad: true, puck: true },
 };
 
 /** Bindings that a device cannot give. */
@@ -137,7 +139,7 @@ export function unreachable(scheme: Pick<Scheme, 'bindings'>, device: DeviceCapa
         return trigger.fingers > (device.fingers ?? 0);
       case 'key':
       case 'held':
-        return !device.keyboard;
+        return !device.keyboard || (trigger.code.startsWith('Numpad') && !device.keypad);
       default:
         return !device.puck;
     }

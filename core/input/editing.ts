@@ -1,4 +1,5 @@
-import type { Action, Binding, Modifier, Scheme, Trigger } from './schemeSchema';
+import { CAPABILITIES, unreachable } from './conflicts';
+import type { Action, Binding, Device, Modifier, Scheme, Trigger } from './schemeSchema';
 import { BUILT_IN_SCHEMES } from './schemes';
 
 /** Changes to a scheme's bindings as plain functions: each gives a new scheme, and leaves `revision` to whoever keeps it. */
@@ -30,6 +31,29 @@ export function mismatch(trigger: Trigger, command: Action): string | null {
       return moves ? 'This goes with the hand: take a drag.' : null;
   }
 }
+
+const BUTTONS = ['left', 'middle', 'right'] as const;
+/** Buttons of a 3D mouse that can be named; more are bound by pressing them. */
+const PUCK_BUTTONS = 8;
+const CHOICES: readonly Trigger[] = [
+  ...BUTTONS.map((button): Trigger => ({ kind: 'drag', button })),
+  ...BUTTONS.map((button): Trigger => ({ kind: 'click', button, count: 1 })),
+  ...BUTTONS.map((button): Trigger => ({ kind: 'click', button, count: 2 })),
+  { kind: 'wheel' },
+  { kind: 'scroll' },
+  { kind: 'pinch' },
+  ...([1, 2, 3] as const).map((fingers): Trigger => ({ kind: 'touch', fingers })),
+  { kind: 'axes' },
+  ...Array.from({ length: PUCK_BUTTONS }, (_, i): Trigger => ({ kind: 'puckButton', button: i + 1 })),
+];
+
+/** Gestures other than keys that a device can make for an action: to choose from where they cannot be shown. */
+export const choicesFor = (command: Action, device: Device): Trigger[] =>
+  CHOICES.filter(
+    (trigger) =>
+      mismatch(trigger, command) === null &&
+      unreachable({ bindings: [{ context: 'stage', trigger, modifiers: [], command }] }, CAPABILITIES[device]).length === 0,
+  );
 
 export function setTrigger(scheme: Scheme, index: number, trigger: Trigger, modifiers: readonly Modifier[]): Scheme {
   return withBindings(

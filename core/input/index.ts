@@ -5,6 +5,7 @@ export * from './bindings';
 export * from './cardGroups';
 export * from './conflicts';
 export * from './editing';
+export * from './exampleGesture';
 export * from './gesture';
 export * from './kindsGiven';
 export * from './multiAxis';

@@ -9,7 +9,8 @@ import { anglesOf, eyeOf, FRAME, FRAME_ASPECT, pointAt, project, wrapAngle } fro
 import { shapeAxes, USUAL_PUCK } from './axes';
 import { bindingFor, triggerWords } from './bindings';
 import { CAPABILITIES, conflictOf, findConflicts, takenAway, unreachable, waitingClicks } from './conflicts';
-import { changeBinding, clearBinding, mirrored, mismatch, setTrigger, swapTriggers } from './editing';
+import { changeBinding, choicesFor, clearBinding, mirrored, mismatch, setTrigger, swapTriggers } from './editing';
+import { exampleGesture } from './exampleGesture';
 import type { Gesture, Pick } from './gesture';
 import { PUCK_DESCRIPTOR, puckReports, readMultiAxisReport } from './multiAxis';
 import { isSteady, pivotFor } from './pivot';
@@ -276,6 +277,31 @@ describe('conflicts', () => {
     for (const scheme of BUILT_IN_SCHEMES) for (const b of scheme.bindings) expect(takenAway(b), triggerWords(b)).toBeNull();
   });
 
+  it('laptops and tablets have no numeric keypad', () => {
+    const keypad = { bindings: [{ ...(TOUCHPAD.bindings[0] as Binding), trigger: { kind: 'key' as const, code: 'Numpad5' }, modifiers: [] }] };
+    expect(unreachable(keypad, CAPABILITIES.touchpad)).toHaveLength(1);
+    expect(unreachable(keypad, CAPABILITIES.threeButtonMouse)).toEqual([]);
+  });
+
+  it('what can be chosen for an action, its device can make and the scheme hears', () => {
+    for (const scheme of BUILT_IN_SCHEMES)
+      for (const binding of scheme.bindings) {
+        for (const trigger of choicesFor(binding.command, scheme.device)) {
+          expect(mismatch(trigger, binding.command)).toBeNull();
+          const set = { ...scheme, bindings: [{ ...binding, context: 'stage' as const, trigger, modifiers: [] }] };
+          expect(unreachable(set, CAPABILITIES[scheme.device])).toEqual([]);
+          expect(bindingFor(set, exampleGesture({ trigger, modifiers: [] }))).toBe(set.bindings[0]);
+        }
+        const standing = binding.context === 'standing';
+        expect(bindingFor({ ...scheme, bindings: [binding] }, exampleGesture(binding), standing)).toBe(binding);
+      }
+    expect(choicesFor({ kind: 'move', does: 'orbit' }, 'twoButtonMouse').map((t) => triggerWords({ trigger: t, modifiers: [] }))).toEqual([
+      'left drag',
+      'right drag',
+    ]);
+    expect(choicesFor({ kind: 'command', command: { kind: 'home' } }, 'puck').filter((t) => t.kind === 'puckButton')).toHaveLength(8);
+  });
+
   it('every shipped scheme can be given by the device it is for', () => {
     for (const scheme of BUILT_IN_SCHEMES)
       expect(
@@ -283,6 +309,20 @@ describe('conflicts', () => {
         scheme.name,
       ).toEqual([]);
   });
+});
+
+it('a drag can go the other way both ways, or only one', () => {
+  const pans = (invert: Binding['invert']) => {
+    const bindings = TWO_BUTTON_MOUSE.bindings.map((b) => (b.command.kind === 'move' && b.command.does === 'pan' ? { ...b, invert } : b));
+    const [command] = resolve({ ...TWO_BUTTON_MOUSE, bindings: bindings as Binding[] }, drag('right', 0.1, 0.2), start, null);
+    return command?.kind === 'pan' ? [Math.sign(command.dx), Math.sign(command.dy)] : [];
+  };
+  expect([false, true, 'across', 'upDown'].map((way) => pans(way as Binding['invert']))).toEqual([
+    [1, -1],
+    [-1, 1],
+    [-1, -1],
+    [1, 1],
+  ]);
 });
 
 describe('changing a scheme', () => {

@@ -49,9 +49,9 @@ function boxed(does: string, gesture: DragGesture, scene: Scene, pick: Pick | nu
 }
 
 function dragged(scheme: Scheme, binding: Binding, does: string, gesture: DragGesture, scene: Scene, pick: Pick | null, now: Surroundings): Command[] {
-  const gain = (binding.gain ?? 1) * (binding.invert ? -1 : 1);
-  const du = (gesture.to.u - gesture.last.u) * gain;
-  const dv = (gesture.to.v - gesture.last.v) * gain;
+  const gain = binding.gain ?? 1;
+  const du = (gesture.to.u - gesture.last.u) * gain * (binding.invert === true || binding.invert === 'across' ? -1 : 1);
+  const dv = (gesture.to.v - gesture.last.v) * gain * (binding.invert === true || binding.invert === 'upDown' ? -1 : 1);
   if (does === 'zoomRegion' || does === 'boxTouching' || does === 'boxInside') return boxed(does, gesture, scene, pick, now);
   if (does === 'orbit') return orbited(scheme, du, dv, gesture.done, scene, pick, now);
   if (du === 0 && dv === 0) return [];
@@ -65,7 +65,7 @@ function dragged(scheme: Scheme, binding: Binding, does: string, gesture: DragGe
     case 'roll': {
       const angle = exact.atan2(gesture.to.v, gesture.to.u) - exact.atan2(gesture.last.v, gesture.last.u);
       // The model turns with the hand, so the camera rolls the other way.
-      return [{ kind: 'roll', angle: -exact.atan2(exact.sin(angle), exact.cos(angle)) * gain }];
+      return [{ kind: 'roll', angle: -exact.atan2(exact.sin(angle), exact.cos(angle)) * gain * (binding.invert ? -1 : 1) }];
     }
     case 'look':
       return [{ kind: 'look', yaw: (du * Math.PI) / 2, pitch: (-dv * Math.PI) / 2 }];

@@ -42,7 +42,8 @@ export const bindingSchema = z.object({
   modifiers: z.array(modifierSchema).max(3),
   command: actionSchema,
   gain: z.number().gt(0).max(100).optional(),
-  invert: z.boolean().optional(),
+  /** The other way: both ways of a drag, or only across, or only up and down. */
+  invert: z.union([z.boolean(), z.enum(['across', 'upDown'])]).optional(),
 });
 
 const six = z.tuple([z.number(), z.number(), z.number(), z.number(), z.number(), z.number()]).readonly();

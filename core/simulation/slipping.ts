@@ -1,15 +1,10 @@
-import { type Binding, type Gesture, kindsGiven, type Scheme } from '../input';
+import { type Binding, exampleGesture, kindsGiven, type Scheme } from '../input';
 import { randomFrom } from '../math';
 import { slipOf } from '../progress';
 import type { Trace, TraceEvent } from '../trace/traceSchema';
 
-const HERE = { u: 0, v: 0 };
-
-/** The gesture of a pointer that a binding waits for; null for keys and other devices, which are not confused as easily. */
-function gestureOf({ trigger, modifiers }: Binding): Gesture | null {
-  if (trigger.kind === 'drag') return { kind: 'drag', button: trigger.button, modifiers, from: HERE, last: HERE, to: HERE, done: true };
-  return trigger.kind === 'wheel' ? { kind: 'wheel', modifiers, notches: 1, at: HERE } : null;
-}
+/** Keys and other devices are not confused as easily as what a mouse does. */
+const byMouse = ({ trigger }: Binding): boolean => trigger.kind === 'drag' || trigger.kind === 'wheel';
 
 /** The same attempt by someone who comes from another scheme: with a chance of `rate` a movement is first tried as it was done there. */
 export function slipping(trace: Trace, earlier: Scheme, present: Scheme, rate: number, seed: number): Trace {
@@ -19,10 +14,9 @@ export function slipping(trace: Trace, earlier: Scheme, present: Scheme, rate: n
   for (const { t, command, gesture } of trace.moves) {
     if (gesture?.id === last) continue;
     last = gesture?.id;
-    const habit = earlier.bindings.find((binding) => kindsGiven(binding)[0] === command.kind && gestureOf(binding));
-    const made = habit && gestureOf(habit);
-    if (!made || random.next() >= rate) continue;
-    const slip = slipOf(earlier, present, made, [command.kind]);
+    const habit = earlier.bindings.find((binding) => kindsGiven(binding)[0] === command.kind && byMouse(binding));
+    if (!habit || random.next() >= rate) continue;
+    const slip = slipOf(earlier, present, exampleGesture(habit), [command.kind]);
     const step = trace.events.filter((event) => event.kind === 'stepDone' && event.t <= t).length;
     if (slip) slips.push({ t, kind: 'slip', step, gesture: slip.gesture, wanted: slip.wanted });
   }

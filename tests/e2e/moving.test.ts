@@ -130,7 +130,24 @@ describe('the dial', () => {
       for (let i = 1; i <= 8; i++) actions.move({ ...at(0.6 + i * 0.12), duration: 30 });
       await actions.release().perform();
       await waitFor(driver, 'the dial to turn the view', async () => Math.abs(Number.parseFloat(await dialFigure(driver, 'round')) - 89) < 8);
-      expect(await figures()).not.toBe(before);
+      const turned = await figures();
+      expect(turned).not.toBe(before);
+      // Escape in the middle of a drag takes it back.
+      await driver
+        .actions({ async: true })
+        .move({ ...at(1.5), duration: 0 })
+        .press()
+        .move({ ...at(1.1), duration: 60 })
+        .move({ ...at(0.7), duration: 60 })
+        .perform();
+      await waitFor(driver, 'the dial to turn back', async () => Number.parseFloat(await dialFigure(driver, 'round')) < 60);
+      await driver.actions({ async: true }).sendKeys(Key.ESCAPE).perform();
+      await driver
+        .actions({ async: true })
+        .move({ ...at(0.5), duration: 30 })
+        .release()
+        .perform();
+      await waitFor(driver, 'the view as it was', async () => (await figures()) === turned);
       // The arc of heights is dragged as well, and a figure is typed.
       const arc = await driver.executeScript<{ x: number; y: number; width: number; height: number }>(
         'return arguments[0].getBoundingClientRect().toJSON()',

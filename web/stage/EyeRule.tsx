@@ -3,6 +3,7 @@ import { eyeOf } from '@core/view';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import type { Probes } from './probes';
 import type { Session } from './session';
+import { untilTakenBack } from './takeBack';
 import { floorUnder } from './walking';
 
 /** The rule shows at least this much, metres. */
@@ -28,7 +29,7 @@ export function EyeRule({ session, scene, probes }: Props) {
   const height = eyeHeightOver(scene.view, floor);
   const most = Math.max(LEAST, Math.ceil(height * 1.1 * 5) / 5);
   const [text, setText] = useState<string | null>(null);
-  const held = useRef<number | null>(null);
+  const held = useRef<{ readonly id: number; readonly end: () => void } | null>(null);
   const shown = height.toFixed(2);
   useEffect(() => setText(null), [shown]);
   const bad = text !== null && heightWritten(text) === null;
@@ -68,11 +69,17 @@ export function EyeRule({ session, scene, probes }: Props) {
         onKeyDown={key}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
-          held.current = session.newGesture();
-          to(heightAt(event), held.current);
+          const id = session.newGesture();
+          const end = untilTakenBack(() => {
+            held.current = null;
+            session.perform([{ kind: 'cancel' }], { id, device: 'interface', binding: 'eye rule' });
+          });
+          held.current = { id, end };
+          to(heightAt(event), id);
         }}
-        onPointerMove={(event) => held.current !== null && to(heightAt(event), held.current)}
+        onPointerMove={(event) => held.current && to(heightAt(event), held.current.id)}
         onPointerUp={() => {
+          held.current?.end();
           held.current = null;
         }}
       >

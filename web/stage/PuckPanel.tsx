@@ -1,4 +1,4 @@
-import type { Scheme, SixAxes } from '@core/input';
+import { actionWords, bindingFor, exampleGesture, type Scheme, type SixAxes } from '@core/input';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { PuckScript } from './PuckScript';
 import type { PuckListener } from './puckFeed';
@@ -32,6 +32,11 @@ export function PuckPanel({ listener, scheme, onMoves }: Props) {
   const from = useRef<{ x: number; y: number } | null>(null);
   const keys = useRef(new Set<string>());
 
+  /** What a button does in this scheme. */
+  const meaning = (button: number): string => {
+    const binding = bindingFor(scheme, exampleGesture({ trigger: { kind: 'puckButton', button }, modifiers: [] }));
+    return binding ? actionWords(binding).toLowerCase() : 'nothing';
+  };
   const stroke = (pad: (typeof PADS)[number], x: number, y: number): void => {
     const axes = [...REST] as number[];
     axes[pad.x[0]] = x * pad.x[1];
@@ -111,7 +116,7 @@ export function PuckPanel({ listener, scheme, onMoves }: Props) {
               puck.send(REST, []);
             }}
           >
-            {button === 1 ? 'Button 1: fit' : 'Button 2: home'}
+            {`Button ${button}: ${meaning(button)}`}
           </button>
         ))}
       </div>

@@ -22,6 +22,7 @@ import type { MoveGesture } from '@core/trace';
 import type { Aids } from './aids';
 import { between, type Grip, gripOf } from './fingers';
 import { createHeldKeys, together } from './heldKeys';
+import { modifiersOf } from './modifiers';
 import { framePointIn, type Pane, paneAt, panesOf } from './panes';
 import type { Probes } from './probes';
 import type { Session } from './session';
@@ -105,12 +106,6 @@ interface Drag {
   to: FramePoint;
   moved: boolean;
 }
-
-const modifiersOf = (event: { shiftKey: boolean; ctrlKey: boolean; altKey: boolean }): Modifier[] => [
-  ...(event.shiftKey ? (['shift'] as const) : []),
-  ...(event.ctrlKey ? (['ctrl'] as const) : []),
-  ...(event.altKey ? (['alt'] as const) : []),
-];
 
 const RECTANGLES: Partial<Record<string, (drag: Drag) => string>> = {
   zoomRegion: (drag) => (zoomsOut(drag) ? 'zoom out' : 'zoom in'),

@@ -85,5 +85,5 @@ it('the puck panel has three pads with names and its two buttons', () => {
   const markup = renderToStaticMarkup(<PuckPanel listener={{ axes: () => {}, button: () => {}, rest: () => {} }} scheme={scheme} onMoves={() => {}} />);
   expect([...markup.matchAll(/aria-label="([^"]+: [^"]+)"/g)].map((m) => m[1]?.split(':')[0])).toEqual(['Slide and push', 'Twist and tilt', 'Lift and lean']);
   expect(markup.match(/aria-valuetext="at rest"/g)).toHaveLength(3);
-  expect(text(markup)).toContain('Button 1: fit');
+  expect(text(markup)).toContain('Button 1: fit all');
 });

@@ -6,6 +6,7 @@ import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
 import { type PointerEvent, useRef } from 'react';
 import { useStore } from 'zustand';
 import type { Session } from './session';
+import { untilTakenBack } from './takeBack';
 
 /** Overlays are drawn in frame units: u across, -v down. */
 const VIEW_BOX = `${-FRAME_ASPECT / 2} -0.5 ${FRAME_ASPECT} 1`;
@@ -143,7 +144,7 @@ export function InnerLines({ margins, onChange }: { readonly margins: Margins; r
 
 /** The arrow of a cut: drag it to move the plane along its normal. */
 export function SectionArrow({ session, view, mesh }: { readonly session: Session; readonly view: View; readonly mesh: Mesh }) {
-  const last = useRef<{ x: number; y: number; id: number } | null>(null);
+  const last = useRef<{ readonly x: number; readonly y: number; readonly id: number; readonly end: () => void } | null>(null);
   const section = useStore(session, (s) => s.scene.section);
   const box = boxOf(mesh);
   if (!section || !box) return null;
@@ -164,7 +165,13 @@ export function SectionArrow({ session, view, mesh }: { readonly session: Sessio
         data-arrow="section"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
-          last.current = { x: event.clientX, y: event.clientY, id: session.newGesture() };
+          const id = session.newGesture();
+          const end = untilTakenBack(() => {
+            last.current = null;
+            if (session.getState().scene.section !== section)
+              session.perform([{ kind: 'section', plane: section }], { id, device: 'mouse', binding: 'cut arrow' });
+          });
+          last.current = { x: event.clientX, y: event.clientY, id, end };
           event.stopPropagation();
         }}
         onPointerMove={(event) => {
@@ -177,6 +184,7 @@ export function SectionArrow({ session, view, mesh }: { readonly session: Sessio
           last.current = { ...last.current, x: event.clientX, y: event.clientY };
         }}
         onPointerUp={() => {
+          last.current?.end();
           last.current = null;
         }}
       >

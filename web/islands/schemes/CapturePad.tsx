@@ -1,34 +1,50 @@
-import { type Binding, triggerWords } from '@core/input';
+import { type Action, type Binding, choicesFor, type Device, type Modifier, triggerWords } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
-import { type PointerEvent, useEffect, useRef } from 'react';
-import { type Captured, keyCaptured, modifiersHeld, wheelCaptured } from './capture';
+import { useEffect, useRef, useState } from 'react';
+import { type Captured, keyCaptured, wheelCaptured } from './capture';
+import { usePresses } from './usePresses';
 
 interface Props {
   /** What is to be set, in words. */
   readonly words: string;
+  readonly action: Action;
+  readonly device: Device;
   readonly now: Pick<Binding, 'trigger' | 'modifiers'> | null;
   readonly onCaptured: (captured: Captured) => void;
   readonly onCancel: () => void;
 }
 
-const BUTTONS = ['left', 'middle', 'right'] as const;
-const FAR = 6;
+const HELD: readonly { readonly id: Modifier; readonly words: string }[] = [
+  { id: 'shift', words: 'Shift' },
+  { id: 'ctrl', words: 'Ctrl' },
+  { id: 'alt', words: 'Alt' },
+];
+/** Keys within these are theirs, not the gesture that is waited for. */
+const OWN_KEYS = 'select, input, button';
 
-/** Waits for a hand to show a gesture: a key anywhere, or a click, drag, wheel or fingers on the pad. */
-export function CapturePad({ words, now, onCaptured, onCancel }: Props) {
+/** Waits for a hand to show a gesture: a key anywhere, or a click, drag, wheel or fingers on the pad; a gesture can be chosen by name as well. */
+export function CapturePad({ words, action, device, now, onCaptured, onCancel }: Props) {
   const labels = useKeyLabels();
   const pad = useRef<HTMLDivElement>(null);
-  const down = useRef<{ x: number; y: number; button: (typeof BUTTONS)[number]; fingers: Set<number>; moved: boolean; most: number } | null>(null);
+  const whole = useRef<HTMLDivElement>(null);
+  const [held, setHeld] = useState<readonly Modifier[]>([]);
+  const choices = choicesFor(action, device);
+  const presses = usePresses(onCaptured);
   useEffect(() => {
     pad.current?.focus();
     const key = (event: KeyboardEvent): void => {
+      if (event.code === 'Escape') {
+        event.preventDefault();
+        event.stopPropagation();
+        onCancel();
+        return;
+      }
+      if (event.code === 'Tab' || (event.target instanceof Element && event.target !== pad.current && whole.current?.contains(event.target.closest(OWN_KEYS))))
+        return;
       event.preventDefault();
       event.stopPropagation();
-      if (event.code === 'Escape') onCancel();
-      else {
-        const found = keyCaptured(event);
-        if (found) onCaptured(found);
-      }
+      const found = keyCaptured(event);
+      if (found) onCaptured(found);
     };
     const element = pad.current;
     const wheel = (event: WheelEvent): void => {
@@ -42,54 +58,49 @@ export function CapturePad({ words, now, onCaptured, onCancel }: Props) {
       element?.removeEventListener('wheel', wheel);
     };
   }, [onCaptured, onCancel]);
-  const press = (event: PointerEvent<HTMLDivElement>): void => {
-    event.preventDefault();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    if (down.current) {
-      down.current.fingers.add(event.pointerId);
-      down.current.most = Math.max(down.current.most, down.current.fingers.size);
-      return;
-    }
-    down.current = {
-      x: event.clientX,
-      y: event.clientY,
-      button: BUTTONS[event.button as 0 | 1 | 2] ?? 'left',
-      fingers: new Set([event.pointerId]),
-      moved: false,
-      most: 1,
-    };
-  };
-  const move = (event: PointerEvent<HTMLDivElement>): void => {
-    const d = down.current;
-    if (d && Math.hypot(event.clientX - d.x, event.clientY - d.y) > FAR) d.moved = true;
-  };
-  const release = (event: PointerEvent<HTMLDivElement>): void => {
-    const d = down.current;
-    if (!d) return;
-    d.fingers.delete(event.pointerId);
-    if (d.fingers.size > 0) return;
-    down.current = null;
-    const modifiers = modifiersHeld(event);
-    if (event.pointerType === 'touch' && d.moved) onCaptured({ trigger: { kind: 'touch', fingers: Math.min(3, d.most) as 1 | 2 | 3 }, modifiers: [] });
-    else if (d.moved) onCaptured({ trigger: { kind: 'drag', button: d.button }, modifiers });
-    else onCaptured({ trigger: { kind: 'click', button: d.button, count: event.detail === 2 ? 2 : 1 }, modifiers });
-  };
   return (
-    <div
-      ref={pad}
-      tabIndex={-1}
-      role="group"
-      aria-label={`Show the gesture for: ${words}`}
-      className="mt-2 touch-none rounded-xl border-2 border-ink border-dashed bg-card p-5 text-center outline-none"
-      onPointerDown={press}
-      onPointerMove={move}
-      onPointerUp={release}
-      onContextMenu={(event) => event.preventDefault()}
-    >
-      <p className="font-semibold">{words}: show the gesture.</p>
-      <p className="mt-1 text-ink-soft text-sm">
-        Press a key, or drag, click, turn the wheel or use your fingers here. {now ? `Now: ${triggerWords(now, labels)}. ` : ''}Escape leaves it as it is.
-      </p>
+    <div ref={whole} className="mt-2">
+      <div
+        ref={pad}
+        tabIndex={-1}
+        role="group"
+        aria-label={`Show the gesture for: ${words}`}
+        className="touch-none rounded-xl border-2 border-ink border-dashed bg-card p-5 text-center outline-none"
+        {...presses}
+      >
+        <p className="font-semibold">{words}: show the gesture.</p>
+        <p className="mt-1 text-ink-soft text-sm">
+          Press a key, or drag, click, turn the wheel or use your fingers here. {now ? `Now: ${triggerWords(now, labels)}. ` : ''}Escape leaves it as it is.
+        </p>
+      </div>
+      {choices.length > 0 && (
+        <div className="mt-1.5 flex flex-wrap items-center gap-3 text-sm">
+          <label className="flex items-center gap-2">
+            Or choose
+            <select
+              className="field !w-auto !py-1 text-sm"
+              value=""
+              onChange={(event) => {
+                const trigger = choices[Number(event.target.value)];
+                if (trigger) onCaptured({ trigger, modifiers: HELD.map(({ id }) => id).filter((id) => held.includes(id)) });
+              }}
+            >
+              <option value="">a gesture …</option>
+              {choices.map((trigger, i) => (
+                <option key={JSON.stringify(trigger)} value={i}>
+                  {triggerWords({ trigger, modifiers: held })}
+                </option>
+              ))}
+            </select>
+          </label>
+          {HELD.map(({ id, words: name }) => (
+            <label key={id} className="flex items-center gap-1">
+              <input type="checkbox" checked={held.includes(id)} onChange={(e) => setHeld(e.target.checked ? [...held, id] : held.filter((x) => x !== id))} />
+              with {name}
+            </label>
+          ))}
+        </div>
+      )}
     </div>
   );
 }

@@ -32,6 +32,13 @@ interface Props {
   readonly onChange: (scheme: Scheme) => void;
 }
 
+const WAYS: readonly { readonly invert: NonNullable<Binding['invert']>; readonly words: string }[] = [
+  { invert: false, words: 'as the hand goes' },
+  { invert: true, words: 'the other way' },
+  { invert: 'across', words: 'other way across' },
+  { invert: 'upDown', words: 'other way up and down' },
+];
+
 /** The bindings of one's own scheme: set by showing the gesture, with what gets in its way said at the row and put right there. */
 export function SchemeEditor({ scheme, onChange }: Props) {
   const labels = useKeyLabels();
@@ -141,7 +148,9 @@ export function SchemeEditor({ scheme, onChange }: Props) {
           Add a gesture for it
         </button>
       </div>
-      {setting === 'new' && action && <CapturePad words={wordsOfAction(action)} now={null} onCaptured={captured} onCancel={cancel} />}
+      {setting === 'new' && action && (
+        <CapturePad words={wordsOfAction(action)} action={action} device={scheme.device} now={null} onCaptured={captured} onCancel={cancel} />
+      )}
       <ul className="mt-3">
         {rows.map(({ binding, index, mine }) => (
           <li key={`${index} ${triggerWords(binding, labels)} ${binding.context}`} className="border-rule border-b py-1.5">
@@ -167,13 +176,19 @@ export function SchemeEditor({ scheme, onChange }: Props) {
                       }}
                     />
                   </label>
-                  <label className="flex items-center gap-1 text-sm">
-                    <input
-                      type="checkbox"
-                      checked={binding.invert ?? false}
-                      onChange={(e) => onChange(changeBinding(scheme, index, { invert: e.target.checked }))}
-                    />
-                    other way<span className="sr-only">: {actionWords(binding)}</span>
+                  <label className="text-sm">
+                    <span className="sr-only">{actionWords(binding)}: which way</span>
+                    <select
+                      className="field !w-auto !py-0.5 text-sm"
+                      value={String(binding.invert ?? false)}
+                      onChange={(e) => onChange(changeBinding(scheme, index, { invert: WAYS[Number(e.target.selectedIndex)]?.invert ?? false }))}
+                    >
+                      {WAYS.map(({ invert, words }) => (
+                        <option key={words} value={String(invert)}>
+                          {words}
+                        </option>
+                      ))}
+                    </select>
                   </label>
                 </>
               )}
@@ -194,7 +209,9 @@ export function SchemeEditor({ scheme, onChange }: Props) {
                 Clear
               </button>
             </div>
-            {setting === index && <CapturePad words={actionWords(binding)} now={binding} onCaptured={captured} onCancel={cancel} />}
+            {setting === index && (
+              <CapturePad words={actionWords(binding)} action={binding.command} device={scheme.device} now={binding} onCaptured={captured} onCancel={cancel} />
+            )}
             {troubles(binding, index, mine)}
             {waiting.has(index) && <p className="text-ink-soft text-xs">{waiting.get(index)}</p>}
           </li>

@@ -4,6 +4,7 @@ import { anglesOf, type View, wrapAngle } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef, useState } from 'react';
+import { untilTakenBack } from '../takeBack';
 import { DialFigure } from './DialFigure';
 import { DialButton, DialMarks } from './DialMarks';
 import { ARC, ARC_SHARE, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './places';
@@ -41,7 +42,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
     window.localStorage.setItem(KEPT, next);
     setSize(next);
   };
-  const held = useRef<object | null>(null);
+  const held = useRef<{ moved: boolean; readonly end: () => void } | null>(null);
   /** Where the pointer is from the dial's middle, in the dial's own units. */
   const fromMiddle = (event: PointerEvent<SVGElement>): { x: number; y: number } => {
     const area = (event.currentTarget.ownerSVGElement ?? event.currentTarget).getBoundingClientRect();
@@ -64,12 +65,22 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
   const dragged = (move: (event: PointerEvent<SVGElement>, during: object) => void) => ({
     onPointerDown: (event: PointerEvent<SVGElement>) => {
       event.currentTarget.setPointerCapture(event.pointerId);
-      held.current = {};
+      const during = {
+        moved: false,
+        end: untilTakenBack(() => {
+          held.current = null;
+          if (during.moved) onCommand({ kind: 'cancel' }, during);
+        }),
+      };
+      held.current = during;
     },
     onPointerMove: (event: PointerEvent<SVGElement>) => {
-      if (held.current) move(event, held.current);
+      if (!held.current) return;
+      held.current.moved = true;
+      move(event, held.current);
     },
     onPointerUp: () => {
+      held.current?.end();
       held.current = null;
     },
   });

@@ -1,0 +1,24 @@
+/** Until the returned function is called, Escape or a second button of the mouse takes back what the hand is doing. */
+export function untilTakenBack(takeBack: () => void): () => void {
+  const end = (): void => {
+    window.removeEventListener('keydown', key, true);
+    window.removeEventListener('pointermove', second, true);
+  };
+  const taken = (): void => {
+    end();
+    takeBack();
+  };
+  const key = (event: KeyboardEvent): void => {
+    if (event.code !== 'Escape') return;
+    event.preventDefault();
+    event.stopPropagation();
+    taken();
+  };
+  // Another button that goes down while one is held comes as a move.
+  const second = (event: PointerEvent): void => {
+    if ((event.buttons & (event.buttons - 1)) !== 0) taken();
+  };
+  window.addEventListener('keydown', key, true);
+  window.addEventListener('pointermove', second, true);
+  return end;
+}
