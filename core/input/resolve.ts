@@ -180,7 +180,7 @@ function steady(
   if (dt <= 0) return [];
   const speed = now.speed ?? frameHeightAt(scene.view, scene.view.distance) / 2;
   const onGround = now.onFloor ?? true;
-  // Walking keeps the speed that was set; all else begins gently.
+  // Walking and turning keep their speed, so that together they make an even arc; all else begins gently.
   const eased = gesture.age === undefined ? dt : dt * heldSpeed(gesture.age);
   switch (does) {
     case 'zoom':
@@ -192,7 +192,7 @@ function steady(
     case 'rise':
       return [{ kind: 'rise', metres: way * speed * eased }];
     default:
-      return [{ kind: 'look', yaw: -way * HELD_TURN * eased, pitch: 0 }];
+      return [{ kind: 'look', yaw: -way * HELD_TURN * dt, pitch: 0 }];
   }
 }
 

@@ -136,7 +136,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
         </label>
         <label className="block">
           <span className="sr-only">What to bind</span>
-          <select className="field" value={adding} onChange={(e) => setAdding(Number(e.target.value))}>
+          <select className="field !w-60" value={adding} onChange={(e) => setAdding(Number(e.target.value))}>
             {ACTION_CATALOGUE.map((each, i) => (
               <option key={JSON.stringify(each)} value={i}>
                 {wordsOfAction(each)}

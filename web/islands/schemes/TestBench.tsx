@@ -19,6 +19,30 @@ const KEPT = 14;
 /** The six axes by what the hand does. */
 const AXES = ['slide', 'push', 'lift', 'tilt', 'lean', 'twist'] as const;
 
+/** The six strokes as they are sent, from -1 to 1, each as a bar from the middle. */
+function AxesBars({ axes }: { readonly axes: readonly number[] }) {
+  return (
+    <dl className="grid w-72 grid-cols-[auto_1fr_auto] content-center items-center gap-x-3 gap-y-1.5 text-sm">
+      {AXES.map((name, i) => {
+        const stroke = axes[i] ?? 0;
+        return (
+          <div key={name} className="contents">
+            <dt>{name}</dt>
+            <dd className="relative h-2.5 rounded-full bg-bar" aria-hidden="true">
+              <span className="absolute inset-y-0 left-1/2 w-px bg-ink" />
+              <span
+                className="absolute inset-y-0 rounded-full bg-sea"
+                style={{ left: `${50 + Math.min(0, stroke) * 50}%`, width: `${Math.abs(stroke) * 50}%` }}
+              />
+            </dd>
+            <dd className="w-12 text-right font-mono text-xs">{stroke.toFixed(2)}</dd>
+          </div>
+        );
+      })}
+    </dl>
+  );
+}
+
 /** Shows live what each device sends and what the scheme makes of it. */
 export function TestBench({ scheme }: { readonly scheme: Scheme }) {
   const [lines, setLines] = useState<readonly Line[]>([]);
@@ -100,10 +124,12 @@ export function TestBench({ scheme }: { readonly scheme: Scheme }) {
         <span className="text-sm" role="status">
           {connected ? `${connected.name}; ${connected.ignored} reports could not be read` : 'None is connected. The simulated one needs none.'}
         </span>
-        {(connected || axes.some((a) => a !== 0)) && <span className="font-mono text-xs">{axes.map((a) => a.toFixed(2)).join('  ')}</span>}
       </div>
-      <div className="mt-3 max-w-72">
-        <PuckPanel scheme={scheme} listener={puck} />
+      <div className="mt-3 flex flex-wrap gap-8">
+        <div className="w-72">
+          <PuckPanel scheme={scheme} listener={puck} />
+        </div>
+        <AxesBars axes={axes} />
       </div>
       <table className="mt-4 w-full text-left text-sm">
         <thead>
