@@ -1,7 +1,7 @@
 import { initialScene, type Mesh, navigate, usualHome, type Vec3 } from '@core';
 import { FRAME } from '@core/view';
-import { frustumPlanes, visibleRuns } from '@web/stage/culling';
-import { createProbes } from '@web/stage/probes';
+import { frustumPlanes, visibleRuns } from '@web/stage/drawing/culling';
+import { createProbes } from '@web/stage/probing/probes';
 import { createPlaneSearch, makeCaps } from '@web/workers/makeCaps';
 import { prepareFirst } from '@web/workers/prepareMesh';
 import { BufferAttribute, BufferGeometry, DoubleSide, Matrix4, PerspectiveCamera, Ray, Vector3 } from 'three';

@@ -4,21 +4,21 @@ import type { LandmarkSeen } from '@server/services/landmarks';
 import { Bookmark, ListTree } from 'lucide-react';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useStore } from 'zustand';
-import { AidsMenu } from './AidsMenu';
 import type { Aids } from './aids';
-import { CutMenu } from './CutMenu';
-import { EyeRule } from './EyeRule';
-import { GridMarks } from './GridMarks';
-import { LostNote } from './LostNote';
-import { LoupeMark, PivotMark, RectangleMark } from './marks';
-import { Nameplates } from './Nameplates';
-import { NearHand } from './NearHand';
-import { SectionArrow } from './overlays';
-import { PaneFrames } from './PaneFrames';
+import { NearHand } from './hand/NearHand';
+import { EyeRule } from './marks/EyeRule';
+import { GridMarks } from './marks/GridMarks';
+import { LoupeMark, PivotMark, RectangleMark } from './marks/marks';
+import { Nameplates } from './marks/Nameplates';
+import { SectionArrow } from './marks/overlays';
+import { PaneFrames } from './marks/PaneFrames';
+import { AidsMenu } from './panels/AidsMenu';
+import { CutMenu } from './panels/CutMenu';
+import { LostNote } from './panels/LostNote';
+import { SectionPanel } from './panels/SectionPanel';
+import { StandingBar } from './panels/StandingBar';
 import { panesOf } from './panes';
-import { SectionPanel } from './SectionPanel';
 import { StageFrame } from './StageFrame';
-import { StandingBar } from './StandingBar';
 import type { Session } from './session';
 import type { Stage } from './useStage';
 
@@ -70,8 +70,8 @@ interface Within {
 }
 
 /** Loaded when they are first opened. */
-const PartsPanel = lazy(async () => ({ default: (await import('./PartsPanel')).PartsPanel }));
-const ViewsPanel = lazy(async () => ({ default: (await import('./ViewsPanel')).ViewsPanel }));
+const PartsPanel = lazy(async () => ({ default: (await import('./panels/PartsPanel')).PartsPanel }));
+const ViewsPanel = lazy(async () => ({ default: (await import('./panels/ViewsPanel')).ViewsPanel }));
 
 const NONE: readonly LandmarkSeen[] = [];
 

@@ -3,7 +3,7 @@ import type { Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { PaneName } from './panes';
-import type { Probes } from './probes';
+import type { Probes } from './probing/probes';
 import type { Session } from './session';
 
 /** A plane with a grid on it. */

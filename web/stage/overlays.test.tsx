@@ -6,9 +6,9 @@ import { crate, start } from '@core/tests/practice';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { makeCaps } from '../workers/makeCaps';
-import { InnerLines, OrbitLine, SectionArrow } from './overlays';
-import { PuckPanel } from './PuckPanel';
-import { SectionPanel } from './SectionPanel';
+import { InnerLines, OrbitLine, SectionArrow } from './marks/overlays';
+import { SectionPanel } from './panels/SectionPanel';
+import { PuckPanel } from './puck/PuckPanel';
 import { createSession } from './session';
 
 const session = () => createSession({ start, context: contextFor(crate, start), allowed: ['section'] });

@@ -6,7 +6,7 @@ import { SectionChart } from '@web/islands/card/SectionChart';
 import { LiveAdvice, LiveBars } from '@web/islands/practise/LiveHelp';
 import { StepList } from '@web/islands/practise/StepList';
 import { ViewDial } from '@web/stage/dial/ViewDial';
-import { PartTree } from '@web/stage/PartTree';
+import { PartTree } from '@web/stage/panels/PartTree';
 import { Wake } from '@web/stage/Wake';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';

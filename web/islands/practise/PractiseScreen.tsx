@@ -4,10 +4,10 @@ import type { Command } from '@core/navigation';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { ViewDial } from '@web/stage/dial/ViewDial';
-import { InnerLines, OrbitLine } from '@web/stage/overlays';
-import type { PuckMoves } from '@web/stage/PuckPanel';
+import { InnerLines, OrbitLine } from '@web/stage/marks/overlays';
 import type { Prepared } from '@web/stage/prepared';
-import { puckToSession } from '@web/stage/puckFeed';
+import type { PuckMoves } from '@web/stage/puck/PuckPanel';
+import { puckToSession } from '@web/stage/puck/puckFeed';
 import { StageView } from '@web/stage/StageView';
 import { useCommand, useFolded, useStage } from '@web/stage/useStage';
 import { Wake } from '@web/stage/Wake';
@@ -48,7 +48,7 @@ interface Props {
 }
 
 /** Loaded by those who have a 3D mouse. */
-const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/PuckPanel')).PuckPanel }));
+const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
 const KEPT_SCHEME = 'dial-home-scheme';
 /** Whether the puck moves the model or the camera: a matter of the hand, so it is kept with the browser. */

@@ -1,8 +1,8 @@
 import { actionWords, type Binding, bindingFor, exampleGesture, type Scheme, triggerWords } from '@core/input';
-import { modifiersOf } from '@web/stage/modifiers';
-import { listenForMultiAxis } from '@web/stage/multiAxisDevice';
-import { PuckPanel } from '@web/stage/PuckPanel';
-import type { PuckListener } from '@web/stage/puckFeed';
+import { modifiersOf } from '@web/stage/hand/modifiers';
+import { listenForMultiAxis } from '@web/stage/puck/multiAxisDevice';
+import { PuckPanel } from '@web/stage/puck/PuckPanel';
+import type { PuckListener } from '@web/stage/puck/puckFeed';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { useEffect, useRef, useState, type WheelEvent } from 'react';
 import { type Captured, wheelCaptured } from './capture';

@@ -1,4 +1,4 @@
-import { modifiersOf } from '@web/stage/modifiers';
+import { modifiersOf } from '@web/stage/hand/modifiers';
 import { type PointerEvent, useRef } from 'react';
 import type { Captured } from './capture';
 

@@ -4,7 +4,7 @@ import { anglesOf, type View, wrapAngle } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef, useState } from 'react';
-import { untilTakenBack } from '../takeBack';
+import { untilTakenBack } from '../hand/takeBack';
 import { DialFigure } from './DialFigure';
 import { DialButton, DialMarks } from './DialMarks';
 import { ARC, ARC_SHARE, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './places';

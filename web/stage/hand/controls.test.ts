@@ -4,12 +4,12 @@ import { contextFor, scoreAttempt } from '@core/scoring';
 import { attempt, crate, exerciseOf, start } from '@core/tests/practice';
 import { FRAME_ASPECT, project } from '@core/view';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { type Aids, createAids } from './aids';
+import { type Aids, createAids } from '../aids';
+import { createProbes } from '../probing/probes';
+import { createSession, type Session } from '../session';
+import { createSides, type Sides } from '../sides';
+import { prepared } from '../tests/prepared';
 import { type Controls, connectControls, type DrawnRectangle } from './controls';
-import { createProbes } from './probes';
-import { createSession, type Session } from './session';
-import { createSides, type Sides } from './sides';
-import { prepared } from './tests/prepared';
 
 /** A stand-in for the canvas: a place on the screen that hears events. */
 class Place extends EventTarget {

@@ -4,7 +4,7 @@ import type { Command, Scene } from '@core/navigation';
 import { FRAME_ASPECT, project } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { useEffect, useState } from 'react';
-import type { Picker } from './picking';
+import type { Picker } from '../probing/picking';
 
 const REST_MS = 350;
 const GRID = [-0.4, -0.2, 0, 0.2, 0.4] as const;

@@ -7,7 +7,7 @@ import { useKeyLabels } from '@web/ui/keyLabels';
 import { Tip } from '@web/ui/Tip';
 import type { Caps } from '@web/workers/makeCaps';
 import { useEffect, useState } from 'react';
-import { lengthWords } from './GridMarks';
+import { lengthWords } from '../marks/GridMarks';
 
 interface Props {
   readonly scene: Scene;

@@ -6,10 +6,10 @@ import { boxes } from '@core/tests/meshes';
 import { crate, start } from '@core/tests/practice';
 import { orientationFrom, project, type View } from '@core/view';
 import { describe, expect, it } from 'vitest';
-import { isLost } from './LostNote';
-import { matching } from './PartsPanel';
+import { isLost } from '../panels/LostNote';
+import { matching } from '../panels/PartsPanel';
+import { prepared } from '../tests/prepared';
 import { createCaster, pickerOf } from './picking';
-import { prepared } from './tests/prepared';
 
 const front: View = {
   target: [0, 0, 0.5],

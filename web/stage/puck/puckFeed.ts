@@ -1,5 +1,5 @@
 import { bindingFor, bindingName, type Gesture, meanStroke, resolve, type Scheme, type SixAxes, type TimedStroke } from '@core/input';
-import type { Session } from './session';
+import type { Session } from '../session';
 
 /** Who hears what a 3D mouse does, real or simulated. */
 export interface PuckListener {

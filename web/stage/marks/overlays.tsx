@@ -5,8 +5,8 @@ import { innerBox, referenceAt } from '@core/scoring';
 import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
 import { type PointerEvent, useRef } from 'react';
 import { useStore } from 'zustand';
-import type { Session } from './session';
-import { untilTakenBack } from './takeBack';
+import { untilTakenBack } from '../hand/takeBack';
+import type { Session } from '../session';
 
 /** Overlays are drawn in frame units: u across, -v down. */
 const VIEW_BOX = `${-FRAME_ASPECT / 2} -0.5 ${FRAME_ASPECT} 1`;

@@ -23,10 +23,10 @@ import {
   SRGBColorSpace,
   Vector3,
 } from 'three';
-import type { GridPlane } from './aids';
+import type { GridPlane } from '../aids';
+import type { Prepared, Refined } from '../prepared';
 import { frustumPlanes, type Pieces, visibleRuns } from './culling';
 import { gridLines } from './grid';
-import type { Prepared, Refined } from './prepared';
 
 const STAGE_COLOUR = [0.72, 0.68, 0.58, 1] as const;
 const INK = 0x1b2740;

@@ -3,8 +3,8 @@ import { boxes } from '@core/tests/meshes';
 import { eyeOf, FRAME, orientationFrom } from '@core/view';
 import { STEP_ANGLE, STEPS, STOREY, tower } from '@demo/models';
 import { describe, expect, it } from 'vitest';
+import { prepared } from '../tests/prepared';
 import { createCaster } from './picking';
-import { prepared } from './tests/prepared';
 import { riseStep, standingPlace, walkSteps } from './walking';
 
 const context = { frame: FRAME };

@@ -5,7 +5,7 @@ import { effectiveVisibility, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT, rayThrough } from '@core/view';
 import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
 import { MeshBVH } from 'three-mesh-bvh';
-import type { Prepared } from './prepared';
+import type { Prepared } from '../prepared';
 
 export type Picker = (scene: Scene, u: number, v: number) => Pick | null;
 

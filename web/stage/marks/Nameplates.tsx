@@ -4,8 +4,8 @@ import { effectiveVisibility, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT, project } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { type CSSProperties, useEffect, useMemo, useState } from 'react';
+import type { Caster } from '../probing/picking';
 import { toPercent } from './marks';
-import type { Caster } from './picking';
 
 /** A name and where its plate hangs. */
 export interface Plate {

@@ -3,7 +3,7 @@ import { useKeyLabels } from '@web/ui/keyLabels';
 import { Eye } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useStore } from 'zustand';
-import type { Aids } from './aids';
+import type { Aids } from '../aids';
 
 const SHOWN: readonly Aid[] = ['grid', 'names', 'landmarks', 'loupe', 'fourViews', 'panels', 'standing'];
 

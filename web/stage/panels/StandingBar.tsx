@@ -1,7 +1,7 @@
 import { type Scheme, shortcutFor } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { useStore } from 'zustand';
-import type { Aids } from './aids';
+import type { Aids } from '../aids';
 
 /** While one stands inside: the choices of floor and walls, the speed, and the way out. */
 export function StandingBar({ aids, scheme }: { readonly aids: Aids; readonly scheme: Scheme }) {

@@ -19,14 +19,14 @@ import {
 import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
 import type { MoveGesture } from '@core/trace';
-import type { Aids } from './aids';
+import type { Aids } from '../aids';
+import { framePointIn, type Pane, paneAt, panesOf } from '../panes';
+import type { Probes } from '../probing/probes';
+import type { Session } from '../session';
+import type { Sides } from '../sides';
 import { between, type Grip, gripOf } from './fingers';
 import { createHeldKeys, together } from './heldKeys';
 import { modifiersOf } from './modifiers';
-import { framePointIn, type Pane, paneAt, panesOf } from './panes';
-import type { Probes } from './probes';
-import type { Session } from './session';
-import type { Sides } from './sides';
 
 /** Wheel ticks and repeated keys belong together until this long a rest, ms. */
 const REST = 400;

@@ -1,6 +1,6 @@
 import { boxOf, type Mesh, planeAxes } from '@core/geometry';
 import { addScaled, dot, sub, unit, type Vec3 } from '@core/math';
-import type { GridPlane } from './aids';
+import type { GridPlane } from '../aids';
 
 /** A grid never has more lines than this each way. */
 const MOST = 60;

@@ -3,10 +3,10 @@ import { contextFor } from '@core/scoring';
 import { simulatePuck } from '@core/simulation';
 import { crate, start } from '@core/tests/practice';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { createSession } from '../session';
 import { createReportReader, describeReports } from './multiAxisDevice';
 import { createPuckFeed, puckToSession } from './puckFeed';
 import { playReports } from './puckPlayer';
-import { createSession } from './session';
 
 beforeEach(() => vi.useFakeTimers());
 afterEach(() => {

@@ -1,9 +1,9 @@
 import { Maximize2, Minimize2 } from 'lucide-react';
 import { useStore } from 'zustand';
-import type { Aids } from './aids';
-import { type PaneName, panesOf } from './panes';
-import type { Session } from './session';
-import type { Sides } from './sides';
+import type { Aids } from '../aids';
+import { type PaneName, panesOf } from '../panes';
+import type { Session } from '../session';
+import type { Sides } from '../sides';
 
 const NAMES: Record<PaneName, string> = { top: 'Top', free: 'Free', front: 'Front', right: 'Right' };
 

@@ -3,8 +3,8 @@ import type { FrameRectangle } from '@core/input';
 import { dot, scale, type Vec3 } from '@core/math';
 import { type Command, type Scene, standAt } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT } from '@core/view';
+import type { Prepared } from '../prepared';
 import { type Caster, createCaster, type Picker, pickerOf } from './picking';
-import type { Prepared } from './prepared';
 import { riseStep, standingPlace, type Walking, walkSteps } from './walking';
 
 /** What only the mesh can tell, found by the stage and written into commands. World metres. */

@@ -1,10 +1,10 @@
 import { EYE_HEIGHT, eyeHeightOver, type Scene } from '@core/navigation';
 import { eyeOf } from '@core/view';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import type { Probes } from './probes';
-import type { Session } from './session';
-import { untilTakenBack } from './takeBack';
-import { floorUnder } from './walking';
+import { untilTakenBack } from '../hand/takeBack';
+import type { Probes } from '../probing/probes';
+import { floorUnder } from '../probing/walking';
+import type { Session } from '../session';
 
 /** The rule shows at least this much, metres. */
 const LEAST = 2.4;

@@ -5,12 +5,12 @@ import type { Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT, frameHeightAtTarget, type View } from '@core/view';
 import type { Caps } from '@web/workers/makeCaps';
 import { OrthographicCamera, PerspectiveCamera, Scene as ThreeScene, WebGLRenderer } from 'three';
-import type { GridPlane } from './aids';
-import { type Pane, panesOf } from './panes';
-import type { Picker } from './picking';
-import type { Prepared } from './prepared';
+import type { GridPlane } from '../aids';
+import { type Pane, panesOf } from '../panes';
+import type { Prepared } from '../prepared';
+import type { Picker } from '../probing/picking';
+import type { SideViews } from '../sides';
 import { createSceneObjects, type SceneObjects } from './sceneObjects';
-import type { SideViews } from './sides';
 
 const GLIDE_MS = 220;
 const SLOW_FRAME_MS = 45;

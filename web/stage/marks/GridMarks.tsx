@@ -1,8 +1,8 @@
 import type { Mesh } from '@core/geometry';
 import { addScaled, type Vec3 } from '@core/math';
 import { FRAME_ASPECT, project, type View } from '@core/view';
-import type { GridPlane } from './aids';
-import { gridFrame } from './grid';
+import type { GridPlane } from '../aids';
+import { gridFrame } from '../drawing/grid';
 import { toPercent } from './marks';
 
 /** A length in the unit a person would say it in. */

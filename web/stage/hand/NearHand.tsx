@@ -1,7 +1,7 @@
 import { type Action, type FramePoint, type Scheme, shortcutFor, wordsOfAction } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
+import { toPercent } from '../marks/marks';
 import type { Controls } from './controls';
-import { toPercent } from './marks';
 
 /** The first of the words: there is little room on the row. */
 export const shortWords = (action: Action): string => wordsOfAction(action).split(/[:;,]| to the | along the /)[0] ?? '';
