@@ -85,10 +85,10 @@ export interface Surroundings {
   readonly onFloor?: boolean;
   /** The pivot rule of a key that is held, in place of the scheme's. */
   readonly pivot?: PivotRule;
-  /** Middle of the box of what is selected. */
-  readonly selectionCentre?: Vec3 | null;
-  /** Middle of what is seen in the frame. */
-  readonly visibleMiddle?: Vec3 | null;
+  /** Finds the middle of the box of what is selected. */
+  readonly selectionCentre?: () => Vec3 | null;
+  /** Finds the middle of what is seen in the frame. */
+  readonly visibleMiddle?: () => Vec3 | null;
   /** Parts that a rectangle touches, or that lie wholly inside it. */
   readonly partsInBox?: (rectangle: FrameRectangle, whole: boolean) => string[];
 }

@@ -435,7 +435,7 @@ describe('every command', () => {
 });
 
 describe('what an orbit turns about', () => {
-  const now = { selectionCentre: [0.3, 0, 0.4] as const, visibleMiddle: [0, 0.1, 0.2] as const };
+  const now = { selectionCentre: () => [0.3, 0, 0.4] as const, visibleMiddle: () => [0, 0.1, 0.2] as const };
   const picked = { ...start, selection: { parts: ['lid'], point: [0, 0, 1] as const } };
   const ruled = (pivot: PivotRule) => ({ ...TWO_BUTTON_MOUSE, options: { ...TWO_BUTTON_MOUSE.options, pivot } });
   const about = (pivot: PivotRule, p: Pick | null = pick, more = {}) => pivotFor(ruled(pivot), picked, p, { ...now, ...more });
@@ -444,11 +444,11 @@ describe('what an orbit turns about', () => {
     expect(about('pointer')).toEqual(pick.point);
     expect(about('pointer', null)).toEqual([0, 0, 1]);
     expect(about('picked')).toEqual([0, 0, 1]);
-    expect(about('selection')).toEqual(now.selectionCentre);
-    expect(about('visible')).toEqual(now.visibleMiddle);
+    expect(about('selection')).toEqual(now.selectionCentre());
+    expect(about('visible')).toEqual(now.visibleMiddle());
     expect(about('target')).toBeUndefined();
     expect(pivotFor(ruled('visible'), start, null)).toBeUndefined();
-    expect(about('pointer', pick, { pivot: 'visible' })).toEqual(now.visibleMiddle);
+    expect(about('pointer', pick, { pivot: 'visible' })).toEqual(now.visibleMiddle());
   });
 
   it('is never far outside the frame or behind the eye: the view is not thrown about', () => {

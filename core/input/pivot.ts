@@ -16,17 +16,29 @@ export function isSteady(view: View, point: Vec3): boolean {
   return Math.abs(u) <= OUTSIDE && Math.abs(v) <= OUTSIDE;
 }
 
-/** The rule in force: that of a key held, else the scheme's. */
-export const pivotRule = (scheme: Scheme, now: Surroundings): PivotRule => now.pivot ?? scheme.options.pivot;
+/** The points that a rule would turn about, the first choice first; each is looked for only when it is asked. */
+function candidates(rule: PivotRule, scene: Scene, pick: Pick | null, now: Surroundings): readonly (() => Vec3 | null | undefined)[] {
+  const picked = () => scene.selection.point;
+  const middle = () => now.selectionCentre?.();
+  switch (rule) {
+    case 'pointer':
+      return [() => pick?.point, picked];
+    case 'picked':
+      return [picked, middle];
+    case 'selection':
+      return [middle, picked];
+    case 'visible':
+      return [() => now.visibleMiddle?.()];
+    case 'target':
+      return [];
+  }
+}
 
-/** What an orbit turns about; undefined: the middle of the view. */
+/** What an orbit turns about, by the rule of a key that is held, else the scheme's; undefined: the middle of the view. */
 export function pivotFor(scheme: Scheme, scene: Scene, pick: Pick | null, now: Surroundings = {}): Vec3 | undefined {
-  const candidates: (Vec3 | null | undefined)[] = {
-    pointer: [pick?.point, scene.selection.point],
-    picked: [scene.selection.point, now.selectionCentre],
-    selection: [now.selectionCentre, scene.selection.point],
-    visible: [now.visibleMiddle],
-    target: [],
-  }[pivotRule(scheme, now)];
-  return candidates.find((point): point is Vec3 => Boolean(point) && isSteady(scene.view, point as Vec3));
+  for (const find of candidates(now.pivot ?? scheme.options.pivot, scene, pick, now)) {
+    const point = find();
+    if (point && isSteady(scene.view, point)) return point;
+  }
+  return undefined;
 }

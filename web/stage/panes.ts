@@ -14,9 +14,12 @@ export interface Pane {
   readonly size: number;
 }
 
+/** The free view alone: it fills the stage. */
+export const FREE: Pane = { name: 'free', x: 0, y: 0, size: 1 };
+
 /** What is on the stage: one pane that fills it, or four, each of the frame's own shape. */
 export function panesOf(four: boolean, maximised: PaneName | null): readonly Pane[] {
-  if (!four) return [{ name: 'free', x: 0, y: 0, size: 1 }];
+  if (!four) return [FREE];
   if (maximised) return [{ name: maximised, x: 0, y: 0, size: 1 }];
   return PANES.map((name, i) => ({ name, x: (i % 2) / 2, y: Math.floor(i / 2) / 2, size: 0.5 }));
 }

@@ -9,7 +9,8 @@ import { createProbes } from '../probing/probes';
 import { createSession, type Session } from '../session';
 import { createSides, type Sides } from '../sides';
 import { prepared } from '../tests/prepared';
-import { type Controls, connectControls, type DrawnRectangle } from './controls';
+import { type Controls, connectControls } from './controls';
+import type { DrawnRectangle } from './drags';
 
 /** A stand-in for the canvas: a place on the screen that hears events. */
 class Place extends EventTarget {

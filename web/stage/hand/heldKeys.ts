@@ -6,11 +6,11 @@ const LEAST_MS = 15;
 /** A pause longer than this is no time that a key was held: the page slept. */
 const MOST_MS = 100;
 
-type Held = Extract<Gesture, { kind: 'held' }>;
+export type HeldGesture = Extract<Gesture, { kind: 'held' }>;
 
 interface HeldKey {
   readonly binding: Binding;
-  readonly gesture: Omit<Held, 'dt' | 'age'>;
+  readonly gesture: Omit<HeldGesture, 'dt' | 'age'>;
 }
 
 /** One command of each kind for a moment: ways to walk and to look add up. One walks before one looks, as the floor was found for that gaze. */
@@ -42,10 +42,7 @@ export interface HeldKeys {
 }
 
 /** Keeps the keys that are down and asks, as often as pictures are drawn, what they give together. */
-export function createHeldKeys(
-  act: (keys: readonly { gesture: Held; binding: Binding }[], id: number, names: string) => void,
-  newGesture: () => number,
-): HeldKeys {
+export function createHeldKeys(act: (keys: readonly HeldGesture[], id: number, names: string) => void, newGesture: () => number): HeldKeys {
   const keys = new Map<string, HeldKey & { readonly since: number }>();
   let frame = 0;
   let last = 0;
@@ -60,7 +57,7 @@ export function createHeldKeys(
       const dt = Math.min(gone, MOST_MS) / 1000;
       const list = [...keys.values()];
       act(
-        list.map(({ gesture, binding, since }) => ({ gesture: { ...gesture, dt, age: (now - since) / 1000 }, binding })),
+        list.map(({ gesture, since }) => ({ ...gesture, dt, age: (now - since) / 1000 })),
         id,
         list
           .map((key) => bindingName(key.binding))

@@ -1,6 +1,7 @@
 import type { Mesh } from '@core/geometry';
 import { addScaled, type Vec3 } from '@core/math';
 import { FRAME_ASPECT, project, type View } from '@core/view';
+import { useMemo } from 'react';
 import type { GridPlane } from '../aids';
 import { gridFrame } from '../drawing/grid';
 import { toPercent } from './marks';
@@ -16,7 +17,7 @@ export function lengthWords(metres: number): string {
 
 /** The letters at the ends of a grid's axes, and how far its lines are apart. */
 export function GridMarks({ grid, mesh, view }: { readonly grid: GridPlane; readonly mesh: Mesh; readonly view: View }) {
-  const { origin, x, y, letters, reach } = gridFrame(grid, mesh);
+  const { origin, x, y, letters, reach } = useMemo(() => gridFrame(grid, mesh), [grid, mesh]);
   const letter = (point: Vec3, text: string, colour: string) => {
     const p = project(view, point, FRAME_ASPECT);
     if (view.projection === 'perspective' && p.depth <= 0) return null;

@@ -3,7 +3,7 @@ import { boxOf, type Mesh, middleOf } from '@core/geometry';
 import { addScaled, backOf, dot } from '@core/math';
 import { innerBox, referenceAt } from '@core/scoring';
 import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
-import { type PointerEvent, useRef } from 'react';
+import { type PointerEvent, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { untilTakenBack } from '../hand/takeBack';
 import type { Session } from '../session';
@@ -146,7 +146,7 @@ export function InnerLines({ margins, onChange }: { readonly margins: Margins; r
 export function SectionArrow({ session, view, mesh }: { readonly session: Session; readonly view: View; readonly mesh: Mesh }) {
   const last = useRef<{ readonly x: number; readonly y: number; readonly id: number; readonly end: () => void } | null>(null);
   const section = useStore(session, (s) => s.scene.section);
-  const box = boxOf(mesh);
+  const box = useMemo(() => boxOf(mesh), [mesh]);
   if (!section || !box) return null;
   const centre = middleOf(box);
   const foot = addScaled(centre, section.normal, section.offset - dot(section.normal, centre));
