@@ -6,6 +6,9 @@ import { defineConfig } from 'astro/config';
 
 const at = (path) => fileURLToPath(new URL(path, import.meta.url));
 
+/** Core and formats only compute, and so does what clips polygons: nothing of them is shipped to a page that does not call it. */
+const treeshake = { moduleSideEffects: (id) => !/\/node_modules\/clipper2-ts\//.test(id) && !id.startsWith(at('./core/')) && !id.startsWith(at('./formats/')) };
+
 export default defineConfig({
   srcDir: './web',
   publicDir: './web/public',
@@ -27,8 +30,8 @@ export default defineConfig({
       ],
     },
     plugins: [tailwindcss()],
-    worker: { format: 'es' },
+    worker: { format: 'es', rollupOptions: { treeshake } },
     ssr: { external: ['knex', 'mysql2', '@node-rs/argon2'] },
-    build: { chunkSizeWarningLimit: 1500 },
+    build: { chunkSizeWarningLimit: 1500, rollupOptions: { treeshake } },
   },
 });
