@@ -1,7 +1,7 @@
 /** Takes one picture of each main view; called by `npm run screenshots`. */
 import { mkdirSync } from 'node:fs';
 import { By, Key, type WebElement } from 'selenium-webdriver';
-import { button, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
+import { button, clickAt, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
 import { choose, openExercise } from '../tests/e2e/screens';
 import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
@@ -112,10 +112,6 @@ try {
   await card('Tomas Beck', 'About the bell');
   await shot('card-orbit');
 
-  await signInAs(driver, base(), 'Ida Sorrel');
-  await driver.get(`${base()}/progress`);
-  await shot('progress');
-
   await signInAs(driver, base(), 'Maren Holt');
   await driver.get(`${base()}/groups`);
   await shot('group');
@@ -124,6 +120,11 @@ try {
   await shot('learner');
   await driver.get(`${base()}/library`);
   await shot('library');
+  await press(driver, 'Lens drive');
+  await stage(driver);
+  await clickAt(driver, [-0.1, 0.05]);
+  await waitFor(driver, 'the labels', async () => (await driver.findElements(By.css('[data-landmark]'))).length >= 3);
+  await shot('landmarks');
   await driver.get(`${base()}/build/${await exerciseNamed(stored, 'Behind and above')}`);
   await stage(driver);
   await drag(driver, [0, 0.1], [0.2, 0.16]);

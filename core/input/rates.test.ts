@@ -90,6 +90,12 @@ describe('keys that are held', () => {
     expect(given(held('PageUp', 9), true)).toMatchObject({ kind: 'rise', metres: expect.closeTo(2.5 * 1.4 * 0.1, 12) });
   });
 
+  it('keep a steady rate in a scheme that does not ask for more', () => {
+    const steady = { ...KEYBOARD_ALONE, options: { ...KEYBOARD_ALONE.options, accelerate: false } };
+    expect(resolve(steady, held('PageUp', 0), start, null)).toEqual(resolve(steady, held('PageUp', 9), start, null));
+    expect(resolve(steady, pressed('Equal', 20), start, null)).toEqual(resolve(steady, pressed('Equal', 0), start, null));
+  });
+
   it('that repeat slide and zoom in larger steps, and turn in steps as exact as the first', () => {
     const slide = (repeats: number): number => {
       const command = given(pressed('ArrowLeft', repeats, 'alt'));

@@ -180,8 +180,8 @@ function steady(
   if (dt <= 0) return [];
   const speed = now.speed ?? frameHeightAt(scene.view, scene.view.distance) / 2;
   const onGround = now.onFloor ?? true;
-  // Walking and turning keep their speed, so that together they make an even arc; all else begins gently.
-  const eased = gesture.age === undefined ? dt : dt * heldSpeed(gesture.age);
+  // Walking and turning keep their speed, so that together they make an even arc.
+  const eased = scheme.options.accelerate && gesture.age !== undefined ? dt * heldSpeed(gesture.age) : dt;
   switch (does) {
     case 'zoom':
       return [zoomBy(exact.pow(2, way * HELD_OCTAVES * eased), scheme, scene, gesture.at, pick)];
@@ -274,7 +274,7 @@ export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pi
     case 'steady':
       return gesture.kind === 'held' ? steady(command.does, command.way * (binding.gain ?? 1), gesture, scheme, scene, pick, now) : [];
     case 'command':
-      return [grown(scaled(command.command, scheme, scene, pick), gesture.kind === 'key' ? (gesture.repeats ?? 0) : 0)];
+      return [grown(scaled(command.command, scheme, scene, pick), gesture.kind === 'key' && scheme.options.accelerate ? (gesture.repeats ?? 0) : 0)];
     case 'atPointer':
       return atPointer(command.does, scene, pick);
     case 'selection':

@@ -58,6 +58,8 @@ export const schemeOptionsSchema = z.object({
   snapWithin: z.number().gt(0).max(0.5).optional(),
   /** Step of the keys that turn, radians; left out: 15°. */
   step: z.number().gt(0).max(1.6).optional(),
+  /** Whether a key that is held begins gently and gathers speed, and one that repeats takes larger steps; left out: it keeps its rate. */
+  accelerate: z.boolean().optional(),
   /** Which way a drag zooms. */
   zoomAxis: z.enum(['vertical', 'horizontal']).optional(),
   /** Whether a jump to another view is drawn as a short glide; left out: it is. */

@@ -205,9 +205,9 @@ export const KEYBOARD_ALONE: Scheme = {
   name: 'Keyboard alone',
   family: 'keyboard',
   device: 'keyboard',
-  about: 'Everything by keys: arrows turn by 15°, with Shift by 3°, with Alt they slide the view.',
+  about: 'Everything by keys: arrows turn by 15°, with Shift by 3°, with Alt they slide the view. Keys that are held gather speed.',
   bindings: [...SHARED_KEYS, ...FINE_KEYS, ...STANDING],
-  options: { orbit: 'turntable', pivot: 'picked', zoomTo: 'target', notch: 1.15 },
+  options: { orbit: 'turntable', pivot: 'picked', zoomTo: 'target', notch: 1.15, accelerate: true },
 };
 
 export const SIX_AXIS_PUCK: Scheme = {

@@ -1,5 +1,6 @@
 import type { PrepareWorker } from '@web/workers/prepare.worker';
 import { releaseProxy, transfer, wrap } from 'comlink';
+import { keepMesh, keptMesh } from './meshStore';
 import type { Prepared, Refined } from './prepared';
 
 /** Makes a mesh file ready to draw in a worker; a large one can be drawn before its edges are there. */
@@ -25,10 +26,14 @@ export async function prepareBytes(bytes: Uint8Array<ArrayBuffer>): Promise<Prep
 
 /** Fetches a model once (the browser keeps it under its content hash) and makes it ready to draw. */
 export async function openModel(hash: string): Promise<Prepared> {
+  const kept = await keptMesh(hash);
+  if (kept) return prepareBytes(new Uint8Array(kept));
   const response = await fetch(`/api/meshes/${hash}`);
   if (!response.ok)
     throw new Error(
       response.status === 404 ? 'This model is not yours to see, or no longer there.' : 'The model could not be loaded. Check the network, then try again.',
     );
-  return prepareBytes(new Uint8Array(await response.arrayBuffer()));
+  const bytes = await response.arrayBuffer();
+  await keepMesh(hash, bytes);
+  return prepareBytes(new Uint8Array(bytes));
 }

@@ -96,6 +96,15 @@ export function OptionsForm({ scheme, disabled, onChange }: Props) {
         ] as const,
         (how) => set({ glide: how === 'glide' }),
       )}
+      {choice(
+        'A key that is held',
+        options.accelerate ? 'gathers' : 'keeps',
+        [
+          { id: 'keeps', words: 'keeps its rate' },
+          { id: 'gathers', words: 'gathers speed' },
+        ] as const,
+        (how) => set({ accelerate: how === 'gathers' }),
+      )}
       {number('One notch of the wheel, times', options.notch, 1.01, 4, 0.05, (notch) => set({ notch }))}
       {number('Step of a turn, degrees', (options.step ?? 15 * DEGREE) / DEGREE, 1, 90, 1, (degrees) => set({ step: degrees * DEGREE }))}
       {number('Snap to a square view within, degrees (0: never)', (options.snapWithin ?? 0) / DEGREE, 0, 25, 1, (degrees) =>

@@ -12,6 +12,9 @@ import { prepared } from '../tests/prepared';
 import { type Controls, connectControls } from './controls';
 import type { DrawnRectangle } from './drags';
 
+/** Keys that are held gather speed. */
+const GATHERING = { ...TWO_BUTTON_MOUSE, options: { ...TWO_BUTTON_MOUSE.options, accelerate: true } };
+
 /** A stand-in for the canvas: a place on the screen that hears events. */
 class Place extends EventTarget {
   constructor(readonly box: { left: number; top: number; width: number; height: number }) {
@@ -263,9 +266,9 @@ it('a rectangle says at its corner what it will do, and a box picks what it touc
   expect(r.session.moves.map((m) => m.command)).toEqual(Array(2).fill({ kind: 'select', parts: ['crate', 'lid', 'knob'] }));
 });
 
-it('a key that is held zooms as long as it is down, gently at first, in one gesture', () => {
+it('a key that is held zooms as long as it is down, gently at first where the scheme says so, in one gesture', () => {
   vi.useFakeTimers({ toFake: ['performance'] });
-  const r = rig(1600, 1000);
+  const r = rig(1600, 1000, 0, { scheme: GATHERING });
   r.key('PageUp');
   for (let i = 0; i < 5; i++) {
     vi.advanceTimersByTime(20);
@@ -284,7 +287,7 @@ it('a key that is held zooms as long as it is down, gently at first, in one gest
 });
 
 it('a key that repeats slides in larger steps, and begins anew when it is pressed again', () => {
-  const r = rig(1600, 1000);
+  const r = rig(1600, 1000, 0, { scheme: GATHERING });
   const steps = (): number[] => r.session.moves.map((m) => (m.command.kind === 'pan' ? Math.abs(m.command.dx) : Number.NaN));
   r.key('ArrowLeft', { altKey: true });
   for (let i = 0; i < 12; i++) r.key('ArrowLeft', { altKey: true, repeat: true });
