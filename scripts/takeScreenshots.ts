@@ -139,7 +139,7 @@ try {
   await press(driver, 'Test bench');
   const bench = await driver.findElement(By.css('[aria-label^="Test bench"]'));
   await across(bench);
-  await driver.findElement(By.xpath("//button[.='Button 1: fit']")).click();
+  await driver.findElement(By.xpath("//button[starts-with(., 'Button 1')]")).click();
   await bench.click();
   for (const key of ['e', '7', Key.ARROW_LEFT]) await driver.actions({ async: true }).sendKeys(key).perform();
   await shot('test-bench');

@@ -1,10 +1,16 @@
 import { actionWords, CARD_GROUPS, cardGroupOf, type Scheme, triggerWords } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Search } from 'lucide-react';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
+
+interface Props {
+  readonly scheme: Scheme;
+  /** Stands beside the search; left out: what the scheme says of itself. */
+  readonly head?: ReactNode;
+}
 
 /** Every binding of a scheme under a heading, searchable by what it does or by the hand; it prints on one page. */
-export function SchemeCard({ scheme }: { readonly scheme: Scheme }) {
+export function SchemeCard({ scheme, head }: Props) {
   const [text, setText] = useState('');
   const labels = useKeyLabels();
   const wanted = text.trim().toLowerCase();
@@ -14,24 +20,26 @@ export function SchemeCard({ scheme }: { readonly scheme: Scheme }) {
   const groups = CARD_GROUPS.map((name) => ({ name, rows: rows.filter((row) => row.group === name) })).filter((group) => group.rows.length > 0);
   return (
     <div>
-      <p className="mb-3 text-ink-soft print:mb-1 print:text-[9pt]">{scheme.about}</p>
-      <label className="relative block print:hidden">
-        <span className="sr-only">Search the scheme card</span>
-        <Search size={17} className="absolute top-3 left-3 text-ink-soft" aria-hidden="true" />
-        <input className="field pl-9" placeholder="What do you want to do, or which key?" value={text} onChange={(e) => setText(e.target.value)} />
-      </label>
-      <div className="card-columns mt-3">
+      <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
+        {head ?? <p className="min-w-72 flex-1 text-ink-soft text-sm print:text-[9pt]">{scheme.about}</p>}
+        <label className="relative block w-72 print:hidden">
+          <span className="sr-only">Search the scheme card</span>
+          <Search size={15} className="absolute top-2.5 left-3 text-ink-soft" aria-hidden="true" />
+          <input className="field !py-1 !pl-9 text-sm" placeholder="What to do, or which key?" value={text} onChange={(e) => setText(e.target.value)} />
+        </label>
+      </div>
+      <div className="card-columns mt-2">
         {groups.map((group) => (
-          <section key={group.name} aria-label={group.name} className="mb-3 print:mb-1">
+          <section key={group.name} aria-label={group.name} className="mb-2 print:mb-1">
             <h3 className="border-ink border-b font-bold font-display text-sm print:text-[8pt]">{group.name}</h3>
             <ul>
               {group.rows.map((row) => (
                 <li
                   key={`${row.hand}${row.does}`}
-                  className="flex break-inside-avoid items-baseline justify-between gap-3 border-rule border-b py-0.5 text-sm print:py-0 print:text-[7pt] print:leading-[10pt]"
+                  className="flex break-inside-avoid items-baseline justify-between gap-3 border-rule border-b text-[13px] leading-[20px] print:py-0 print:text-[7pt] print:leading-[10pt]"
                 >
                   <span>{row.does}</span>
-                  <span className="whitespace-nowrap rounded bg-ink px-1.5 font-mono text-paper text-xs leading-5 print:bg-transparent print:p-0 print:text-[7pt] print:text-ink print:leading-[10pt]">
+                  <span className="whitespace-nowrap rounded bg-ink px-1.5 font-mono text-[11px] text-paper leading-[18px] print:bg-transparent print:p-0 print:text-[7pt] print:text-ink print:leading-[10pt]">
                     {row.hand}
                   </span>
                 </li>

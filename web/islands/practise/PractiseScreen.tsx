@@ -302,21 +302,25 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
       </div>
 
       <Sheet open={sheet === 'scheme'} onOpenChange={(o) => setSheet(o ? 'scheme' : null)} title={`Scheme card: ${scheme.name}`} wide>
-        <label className="mb-3 flex items-center gap-2 text-sm">
-          I come from
-          <select className="field !w-auto !py-1" value={slips.earlierId} onChange={(e) => slips.setEarlier(e.target.value)}>
-            <option value="">no other scheme</option>
-            {schemes
-              .filter((s) => s.id !== scheme.id)
-              .map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                </option>
-              ))}
-          </select>
-          <span className="text-ink-soft">and am told when an old habit slips in</span>
-        </label>
-        <SchemeCard scheme={scheme} />
+        <SchemeCard
+          scheme={scheme}
+          head={
+            <label className="flex items-center gap-2 text-sm">
+              I come from
+              <select className="field !w-auto !py-1" value={slips.earlierId} onChange={(e) => slips.setEarlier(e.target.value)}>
+                <option value="">no other scheme</option>
+                {schemes
+                  .filter((s) => s.id !== scheme.id)
+                  .map((s) => (
+                    <option key={s.id} value={s.id}>
+                      {s.name}
+                    </option>
+                  ))}
+              </select>
+              <span className="text-ink-soft">and am told when an old habit slips in</span>
+            </label>
+          }
+        />
       </Sheet>
       <Ask
         open={sheet === 'restart'}
