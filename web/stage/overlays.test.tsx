@@ -87,3 +87,10 @@ it('the puck panel has three pads with names and its two buttons', () => {
   expect(markup.match(/aria-valuetext="at rest"/g)).toHaveLength(3);
   expect(text(markup)).toContain('Button 1: fit all');
 });
+
+it('a button of the puck says what the scheme makes of it', () => {
+  const listener = { axes: () => {}, button: () => {}, rest: () => {} };
+  const markup = text(renderToStaticMarkup(<PuckPanel listener={listener} scheme={TWO_BUTTON_MOUSE} />));
+  expect(markup).toContain('Button 1: nothing');
+  expect(markup).toContain('Play a script');
+});

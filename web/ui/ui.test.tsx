@@ -12,7 +12,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { Bar } from './Bar';
 import { Flashes } from './Flashes';
-import { SchemeCard } from './SchemeCard';
+import { SchemeCard, SchemeCard } from './SchemeCard';
 
 const text = (markup: string): string =>
   markup
@@ -209,5 +209,23 @@ describe('practise and its card', () => {
     expect(text(markup)).toBe('a b c d');
     expect(markup.match(/<details/g)).toHaveLength(2);
     expect(markup.match(/aria-pressed="true"/g)).toHaveLength(1);
+  });
+});
+
+describe('the scheme card', () => {
+  it('has every gesture once under its heading, and what the scheme says of itself', () => {
+    const markup = renderToStaticMarkup(<SchemeCard scheme={TWO_BUTTON_MOUSE} />);
+    expect(markup.match(/<li/g)).toHaveLength(TWO_BUTTON_MOUSE.bindings.length);
+    expect(text(markup)).toContain(TWO_BUTTON_MOUSE.about);
+    const way = markup.slice(markup.indexOf('aria-label="Way back"'));
+    expect(text(way.slice(0, way.indexOf('</section>')))).toMatch(/Fit all.*Home.*Back a view/);
+  });
+
+  it('leaves out headings that a scheme has nothing for', () => {
+    const few = { ...TWO_BUTTON_MOUSE, bindings: TWO_BUTTON_MOUSE.bindings.slice(0, 2) };
+    expect([...renderToStaticMarkup(<SchemeCard scheme={few} />).matchAll(/<section aria-label="([^"]+)"/g)].map((m) => m[1])).toEqual([
+      'Round it',
+      'Along and closer',
+    ]);
   });
 });

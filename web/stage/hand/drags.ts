@@ -2,12 +2,10 @@ import { type Action, type Binding, type FramePoint, type Gesture, type Modifier
 import type { Vec3 } from '@core/math';
 import type { MoveGesture } from '@core/trace';
 import type { Pane } from '../panes';
-import type { Session } from '../session';
-import type { Acting, Doing } from './acting';
-import { BUTTONS, type Button, CLICK_PIXELS, type Clicks } from './clicks';
+import type { Doing } from './acting';
+import { BUTTONS, type Button, CLICK_PIXELS } from './clicks';
 import { modifiersOf } from './modifiers';
-import type { NearHandState } from './nearHandState';
-import type { Places } from './places';
+import type { Pressing } from './pressing';
 
 /** A rectangle being drawn on the stage, and the word that stands at its corner. */
 export interface DrawnRectangle {
@@ -29,14 +27,7 @@ interface Drag extends Doing {
   moved: boolean;
 }
 
-export interface DragsOptions {
-  readonly canvas: HTMLElement;
-  readonly session: Session;
-  readonly places: Places;
-  readonly acting: Acting;
-  readonly clicked: Clicks;
-  readonly nearHand: NearHandState;
-  readonly request: () => void;
+export interface DragsOptions extends Pressing {
   readonly onRectangle: (rectangle: DrawnRectangle | null) => void;
   /** What is turned about, while it is turned about. */
   readonly onPivot: (point: Vec3 | null) => void;

@@ -1,8 +1,11 @@
+/** Before anyone else hears of it. */
+const CAPTURE = { capture: true };
+
 /** Until the returned function is called, Escape or a second button of the mouse takes back what the hand is doing. */
 export function untilTakenBack(takeBack: () => void): () => void {
   const end = (): void => {
-    window.removeEventListener('keydown', key, true);
-    window.removeEventListener('pointermove', second, true);
+    window.removeEventListener('keydown', key, CAPTURE);
+    window.removeEventListener('pointermove', second, CAPTURE);
   };
   const taken = (): void => {
     end();
@@ -18,7 +21,7 @@ export function untilTakenBack(takeBack: () => void): () => void {
   const second = (event: PointerEvent): void => {
     if ((event.buttons & (event.buttons - 1)) !== 0) taken();
   };
-  window.addEventListener('keydown', key, true);
-  window.addEventListener('pointermove', second, true);
+  window.addEventListener('keydown', key, CAPTURE);
+  window.addEventListener('pointermove', second, CAPTURE);
   return end;
 }

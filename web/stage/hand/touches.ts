@@ -1,10 +1,7 @@
 import type { FramePoint } from '@core/input';
-import type { Session } from '../session';
-import type { Acting, Doing } from './acting';
-import type { Clicks } from './clicks';
+import type { Doing } from './acting';
 import { between, type Grip, gripOf } from './fingers';
-import type { NearHandState } from './nearHandState';
-import type { Places } from './places';
+import type { Pressing } from './pressing';
 
 /** A finger is less steady than a mouse, pixels. */
 const TOUCH_PIXELS = 8;
@@ -14,16 +11,6 @@ interface Touch extends Doing {
   readonly from: FramePoint;
   grip: Grip;
   moved: boolean;
-}
-
-export interface TouchesOptions {
-  readonly canvas: HTMLElement;
-  readonly session: Session;
-  readonly places: Places;
-  readonly acting: Acting;
-  readonly clicked: Clicks;
-  readonly nearHand: NearHandState;
-  readonly request: () => void;
 }
 
 /** Fingers on the screen, from the first that comes down to the last that is lifted. */
@@ -37,7 +24,7 @@ export interface Touches {
   drop(): void;
 }
 
-export function createTouches({ canvas, session, places, acting, clicked, nearHand, request }: TouchesOptions): Touches {
+export function createTouches({ canvas, session, places, acting, clicked, nearHand, request }: Pressing): Touches {
   let touch: Touch | null = null;
   const tell = (now: Touch, done: boolean): void => {
     const last = now.grip;
