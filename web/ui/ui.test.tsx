@@ -12,7 +12,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { Bar } from './Bar';
 import { Flashes } from './Flashes';
-import { SchemeCard, SchemeCard } from './SchemeCard';
+import { SchemeCard } from './SchemeCard';
 
 const text = (markup: string): string =>
   markup
