@@ -1,5 +1,6 @@
 import { type Exercise, initialScene, type Scheme, schemeById, scoreAttempt, simulateAttempt, type Trace, usualCriteria } from '@core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import * as slipsMigration from '../migrations/005-slips';
 import { cardOf, traceOf } from '../repositories/attempts';
 import { aModel, openTestService, type School, school, type TestService } from '../tests/testService';
 import { attemptSeen, handIn, openAttempt, traceSeen, tryOut } from './attempts';
@@ -188,6 +189,20 @@ describe('progress', () => {
     expect(habits).toEqual([{ schemeId: mouse.id, scheme: mouse.name, gesture: 'middle drag', wanted: 'pan', times: 2, first: 2, last: 0 }]);
     const rows = (await progressCsv(s.instructor, s.trainee.who.id)).split('\r\n');
     expect(rows.map((row) => row.split(',').at(-1))).toEqual(['slips', '2', '0']);
+  });
+
+  it('habits are taken from the cards that were kept before there was a place for them', async () => {
+    const { id, trace } = await opened();
+    const slips = [1, 2, 3].map((t) => ({ t, kind: 'slip' as const, step: 0, gesture: t < 3 ? 'middle drag' : 'wheel', wanted: 'pan' }));
+    await handIn(s.trainee, id, { ...trace, moves: [], events: slips });
+    const before = await service.db('attempt_slips').where({ attempt_id: id }).orderBy('gesture');
+    expect(before.map((row) => [row.gesture, row.times])).toEqual([
+      ['middle drag', 2],
+      ['wheel', 1],
+    ]);
+    await slipsMigration.down(service.db);
+    await slipsMigration.up(service.db);
+    expect(await service.db('attempt_slips').where({ attempt_id: id }).orderBy('gesture')).toEqual(before);
   });
 
   it('shows no level on fewer than three attempts', async () => {

@@ -425,3 +425,43 @@ it('on a touchpad two fingers orbit with what is under them and spread to zoom; 
   expect(r.session.moves.at(-1)?.command).toMatchObject({ kind: 'zoom', factor: expect.closeTo(Math.E, 9) });
   expect(r.session.moves.at(-1)?.gesture?.device).toBe('touchpad');
 });
+
+it('the wheel ticks of one turn are one gesture, after a rest another', () => {
+  vi.useFakeTimers({ toFake: ['performance'] });
+  const r = rig(1600, 1000);
+  for (const pause of [0, 100, 300, 500, 100]) {
+    vi.advanceTimersByTime(pause);
+    r.wheel(0.5, 0.5, -100);
+    draw();
+  }
+  vi.useRealTimers();
+  const ids = r.session.moves.map((m) => m.gesture?.id);
+  expect(ids).toHaveLength(5);
+  expect(new Set(ids.slice(0, 3)).size).toBe(1);
+  expect(ids[3]).not.toBe(ids[2]);
+  expect(ids[4]).toBe(ids[3]);
+});
+
+it('ticks between two pictures add up to one step', () => {
+  const once = rig(1600, 1000);
+  once.wheel(0.5, 0.5, -300);
+  draw();
+  const thrice = rig(1600, 1000);
+  for (let i = 0; i < 3; i++) thrice.wheel(0.5, 0.5, -100);
+  draw();
+  expect(thrice.session.moves.map((m) => m.command)).toEqual(once.session.moves.map((m) => m.command));
+});
+
+it('disconnected, nothing is heard any more', () => {
+  const r = rig(1600, 1000);
+  r.pointer('pointerdown', 0.5, 0.5);
+  r.pointer('pointermove', 0.6, 0.5);
+  r.controls.disconnect();
+  draw();
+  r.pointer('pointermove', 0.7, 0.5);
+  r.pointer('pointerup', 0.7, 0.5);
+  r.wheel(0.5, 0.5, 100);
+  r.key('KeyO');
+  draw();
+  expect(r.session.moves).toEqual([]);
+});
