@@ -179,6 +179,38 @@ describe('practising', () => {
     });
   });
 
+  it('what the hand does is in the very next picture', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'next picture', async () => {
+      await open('Make room');
+      await scheme('Two-button mouse');
+      await settled();
+      // Counts the browser's frames from the event to the picture that shows it.
+      const waited = await driver.executeAsyncScript<number[]>(
+        `const done = arguments[arguments.length - 1];
+         const c = document.querySelector('canvas[role=application]');
+         const box = c.getBoundingClientRect();
+         const found = [];
+         const turn = () => {
+           if (found.length === 5) return done(found);
+           const before = Number(c.dataset.frames);
+           let frames = 0;
+           c.dispatchEvent(new WheelEvent('wheel', { deltaY: -100, clientX: box.x + box.width / 2, clientY: box.y + box.height / 2, cancelable: true, bubbles: true }));
+           const look = () => {
+             frames++;
+             if (Number(c.dataset.frames) > before) {
+               found.push(frames);
+               setTimeout(turn, 1500);
+             } else requestAnimationFrame(look);
+           };
+           requestAnimationFrame(look);
+         };
+         turn();`,
+      );
+      expect(waited).toEqual([1, 1, 1, 1, 1]);
+    });
+  });
+
   it('starts again only when asked twice, and asks before a far hand-in', async () => {
     const { driver } = browser;
     await picturing(driver, 'asks', async () => {

@@ -153,6 +153,7 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
       sides,
       aids,
       probes,
+      frames: renderer.frames,
       scheme: () => schemeRef.current,
       onRectangle: setRectangle,
       onPivot: setPivot,

@@ -221,6 +221,7 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
             <PuckPanel
               listener={puck}
               scheme={scheme}
+              frames={handle?.renderer.frames}
               onMoves={(next) => {
                 window.localStorage.setItem(KEPT_MOVES, next);
                 setMoves(next);

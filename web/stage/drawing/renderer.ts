@@ -6,6 +6,7 @@ import { eyeOf, FRAME_ASPECT, frameHeightAtTarget, type View } from '@core/view'
 import type { Caps } from '@web/workers/makeCaps';
 import { OrthographicCamera, PerspectiveCamera, Scene as ThreeScene, WebGLRenderer } from 'three';
 import type { GridPlane } from '../aids';
+import type { Frames } from '../frames';
 import { type Pane, panesOf } from '../panes';
 import type { Prepared } from '../prepared';
 import type { Picker } from '../probing/picking';
@@ -30,6 +31,8 @@ const LOOKED = [
 export interface Renderer {
   /** Shows a scene; `glide` draws the way there, the logical view having changed already. */
   show(scene: Scene, glide: boolean): void;
+  /** Work done just before a picture: the picture shows what came of it. */
+  readonly frames: Frames;
   resize(width: number, height: number): void;
   /** A PNG of a scene in the frame's shape, as a data address. */
   picture(scene: Scene, width: number, caps?: Caps | null): string;
@@ -106,7 +109,11 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
   let glide: { from: View; at: number } | null = null;
   let drawn: View | null = null;
   let frame = 0;
-  let frames = 0;
+  let pictures = 0;
+  /** Whether something changed since the last picture. */
+  let wanted = false;
+  let inFrame = false;
+  const before = new Set<() => void>();
   let size = { width: 1, height: 1 };
   let quality = 1;
   let rest: ReturnType<typeof setTimeout> | undefined;
@@ -166,7 +173,19 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
 
   const draw = (): void => {
     frame = 0;
-    if (!scene) return;
+    // What the hand did is done first: what it asks to be drawn is drawn now, not a picture later.
+    inFrame = true;
+    try {
+      for (const work of [...before]) {
+        before.delete(work);
+        work();
+      }
+    } finally {
+      inFrame = false;
+    }
+    if (before.size > 0) schedule();
+    if (!wanted || !scene) return;
+    wanted = false;
     const now = performance.now();
     let view = scene.view;
     if (glide) {
@@ -177,8 +196,8 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
     objects.update(scene);
     drawAll(view);
     drawn = view;
-    frames++;
-    canvas.dataset.frames = String(frames);
+    pictures++;
+    canvas.dataset.frames = String(pictures);
     for (const listener of listeners) listener(view);
     // In fast motion a slow machine draws fewer pixels; at rest always all of them.
     const moving = now - lastDraw < 120;
@@ -197,8 +216,17 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
     }
     if (glide) request();
   };
+  const schedule = (): void => {
+    if (!frame && !inFrame) frame = requestAnimationFrame(draw);
+  };
   const request = (): void => {
-    if (!frame) frame = requestAnimationFrame(draw);
+    wanted = true;
+    schedule();
+  };
+  const frames: Frames = (work) => {
+    before.add(work);
+    schedule();
+    return () => before.delete(work);
   };
   // Fine shading and edges of a large model, when they come; a stage that is gone by then has no use for them.
   let gone = false;
@@ -220,8 +248,9 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
   canvas.addEventListener('webglcontextrestored', onRestored);
 
   return {
-    show(next, wanted) {
-      if (wanted && !still && drawn && scene && next.view !== scene.view && next.view.projection === drawn.projection)
+    frames,
+    show(next, gliding) {
+      if (gliding && !still && drawn && scene && next.view !== scene.view && next.view.projection === drawn.projection)
         glide = { from: drawn, at: performance.now() };
       else glide = null;
       scene = next;
@@ -232,18 +261,18 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
       applySize();
       request();
     },
-    picture(wanted, width, caps = null) {
+    picture(pictured, width, caps = null) {
       const height = Math.round(width / FRAME_ASPECT);
       gl.setPixelRatio(1);
       gl.setSize(width, height, false);
       gl.setClearColor(0xf6f1e4, 1);
-      objects.update(wanted);
-      objects.setCaps(wanted.section ? caps : null);
+      objects.update(pictured);
+      objects.setCaps(pictured.section ? caps : null);
       const kept = { size, loupe };
       size = { width, height };
       loupe = null;
       gl.setScissorTest(false);
-      drawInto(wanted, { name: 'free', x: 0, y: 0, size: 1 });
+      drawInto(pictured, { name: 'free', x: 0, y: 0, size: 1 });
       ({ size, loupe } = kept);
       const data = canvas.toDataURL('image/png');
       gl.setClearColor(0x000000, 0);
@@ -282,6 +311,7 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
     },
     dispose() {
       gone = true;
+      before.clear();
       canvas.removeEventListener('webglcontextlost', onLost);
       canvas.removeEventListener('webglcontextrestored', onRestored);
       cancelAnimationFrame(frame);

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { browserFrames } from '../frames';
 import { createBeat } from './beat';
 
 let frames: (() => void)[] = [];
@@ -16,7 +17,7 @@ const draw = (): void => {
 
 it('however often it is asked, work is done once, with the next picture', () => {
   const work = vi.fn();
-  const beat = createBeat(work);
+  const beat = createBeat(browserFrames, work);
   for (let i = 0; i < 5; i++) beat.request();
   expect(work).not.toHaveBeenCalled();
   draw();
@@ -29,7 +30,7 @@ it('however often it is asked, work is done once, with the next picture', () => 
 
 it('work that asks again gets the picture after', () => {
   let left = 3;
-  const beat = createBeat(() => {
+  const beat = createBeat(browserFrames, () => {
     if (--left > 0) beat.request();
   });
   beat.request();
@@ -39,7 +40,7 @@ it('work that asks again gets the picture after', () => {
 
 it('what was dropped is not done', () => {
   const work = vi.fn();
-  const beat = createBeat(work);
+  const beat = createBeat(browserFrames, work);
   beat.request();
   beat.drop();
   draw();

@@ -1,23 +1,24 @@
-/** Work that is asked for any number of times and done once, with the next drawn picture. */
+import type { Frames } from '../frames';
+
+/** Work that is asked for any number of times and done once, before the next picture is drawn. */
 export interface Beat {
   request(): void;
   /** Forgets what was asked for. */
   drop(): void;
 }
 
-export function createBeat(work: () => void): Beat {
-  let frame = 0;
+export function createBeat(frames: Frames, work: () => void): Beat {
+  let forget: (() => void) | null = null;
   return {
     request() {
-      if (frame) return;
-      frame = requestAnimationFrame(() => {
-        frame = 0;
+      forget ??= frames(() => {
+        forget = null;
         work();
       });
     },
     drop() {
-      cancelAnimationFrame(frame);
-      frame = 0;
+      forget?.();
+      forget = null;
     },
   };
 }

@@ -1,4 +1,5 @@
 import type { Action, FramePoint, Scheme, Trigger } from '@core/input';
+import { browserFrames, type Frames } from '../frames';
 import { type ActingOptions, createActing } from './acting';
 import { createBeat } from './beat';
 import { createClicks } from './clicks';
@@ -14,6 +15,8 @@ export interface ControlsOptions extends ActingOptions, Pick<DragsOptions, 'canv
   readonly onPointer: (at: FramePoint | null) => void;
   /** Where the near hand is open; null when it is not. */
   readonly onNearHand: (at: FramePoint | null) => void;
+  /** When what has gathered is done; left out: with the browser's own pictures. */
+  readonly frames?: Frames;
 }
 
 /** Devices connected to a session, until `disconnect`. */
@@ -29,18 +32,18 @@ const only = (scheme: Scheme, command: Action, trigger: Trigger): Scheme => ({ .
 
 /** Connects pointer, wheel and keys to a session: device events become gestures, the scheme makes them commands. */
 export function connectControls(options: ControlsOptions): Controls {
-  const { canvas, session, aids, scheme, onPointer, onNearHand, onGesture } = options;
+  const { canvas, session, aids, scheme, onPointer, onNearHand, onGesture, frames = browserFrames } = options;
   let hover: Place | null = null;
   const places = createPlaces(canvas, aids);
   const acting = createActing(options);
   const clicked = createClicks(acting);
   const nearHand = createNearHand(acting, scheme, onNearHand);
-  const beat = createBeat(() => {
+  const beat = createBeat(frames, () => {
     touches.flush();
     drags.flush();
     wheels.flush();
   });
-  const shared = { canvas, session, places, acting, clicked, nearHand, scheme, request: beat.request };
+  const shared = { canvas, session, places, acting, clicked, nearHand, scheme, frames, request: beat.request };
   const touches = createTouches(shared);
   const drags = createDrags({ ...shared, onRectangle: options.onRectangle, onPivot: options.onPivot });
   const wheels = createWheels(shared);

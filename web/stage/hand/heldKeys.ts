@@ -1,5 +1,6 @@
 import { type Binding, bindingName, type Gesture } from '@core/input';
 import type { Command } from '@core/navigation';
+import type { Frames } from '../frames';
 
 /** Held keys act at most this often: a trace takes 200 commands a second, and three can come of one moment. */
 const LEAST_MS = 15;
@@ -42,13 +43,13 @@ export interface HeldKeys {
 }
 
 /** Keeps the keys that are down and asks, as often as pictures are drawn, what they give together. */
-export function createHeldKeys(act: (keys: readonly HeldGesture[], id: number, names: string) => void, newGesture: () => number): HeldKeys {
+export function createHeldKeys(act: (keys: readonly HeldGesture[], id: number, names: string) => void, newGesture: () => number, frames: Frames): HeldKeys {
   const keys = new Map<string, HeldKey & { readonly since: number }>();
-  let frame = 0;
+  let forget: (() => void) | null = null;
   let last = 0;
   let id = 0;
   const tick = (): void => {
-    frame = 0;
+    forget = null;
     if (keys.size === 0) return;
     const now = performance.now();
     const gone = now - last;
@@ -65,7 +66,7 @@ export function createHeldKeys(act: (keys: readonly HeldGesture[], id: number, n
           .slice(0, 80),
       );
     }
-    frame = requestAnimationFrame(tick);
+    forget = frames(tick);
   };
   return {
     down(code, key) {
@@ -75,15 +76,15 @@ export function createHeldKeys(act: (keys: readonly HeldGesture[], id: number, n
         last = performance.now();
       }
       keys.set(code, { ...key, since: performance.now() });
-      if (!frame) frame = requestAnimationFrame(tick);
+      forget ??= frames(tick);
     },
     up(code) {
       keys.delete(code);
     },
     release() {
       keys.clear();
-      cancelAnimationFrame(frame);
-      frame = 0;
+      forget?.();
+      forget = null;
     },
   };
 }

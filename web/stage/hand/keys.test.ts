@@ -41,6 +41,7 @@ function rig(scheme = TWO_BUTTON_MOUSE, dragging = false) {
     dragging: () => dragging,
     cancel: () => heard.push('cancel'),
     request: () => heard.push('request'),
+    frames: () => () => {},
     onGesture: (gesture) => heard.push(gesture.kind === 'key' ? `unbound ${gesture.code}` : gesture.kind),
   });
   const press = (code: string, change: object = {}): boolean => {

@@ -1,4 +1,5 @@
 import { type Binding, bindingName, type Gesture, type Scheme } from '@core/input';
+import type { Frames } from '../frames';
 import { FREE } from '../panes';
 import type { Session } from '../session';
 import type { Acting } from './acting';
@@ -24,6 +25,7 @@ export interface KeysOptions {
   /** Takes the running drag back. */
   readonly cancel: () => void;
   readonly request: () => void;
+  readonly frames: Frames;
   readonly onGesture?: ((gesture: Gesture) => void) | undefined;
 }
 
@@ -44,10 +46,10 @@ const elsewhere = (event: KeyboardEvent): boolean =>
   (event.target instanceof Element && Boolean(event.target.closest(TAKES_KEYS))) ||
   Boolean(document.querySelector('[role=dialog][data-state=open]'));
 
-export function createKeys({ session, acting, scheme, nearHand, hover, dragging, cancel, request, onGesture }: KeysOptions): Keys {
+export function createKeys({ session, acting, scheme, nearHand, hover, dragging, cancel, request, frames, onGesture }: KeysOptions): Keys {
   let group: { id: number; at: number; name: string; repeats: number } | null = null;
   let pivotDown = false;
-  const held = createHeldKeys((keys, id, names) => acting.hold(keys, hover(), id, names), session.newGesture);
+  const held = createHeldKeys((keys, id, names) => acting.hold(keys, hover(), id, names), session.newGesture, frames);
   const pivotKey = (down: boolean): void => {
     pivotDown = down;
     acting.holdPivot(down);

@@ -1,5 +1,6 @@
 import { actionWords, bindingFor, exampleGesture, type Scheme, type SixAxes } from '@core/input';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import type { Frames } from '../frames';
 import { PuckScript } from './PuckScript';
 import type { PuckListener } from './puckFeed';
 import { usePuck } from './usePuck';
@@ -20,14 +21,16 @@ export type PuckMoves = NonNullable<Scheme['options']['puck']>['moves'];
 interface Props {
   readonly listener: PuckListener;
   readonly scheme: Scheme;
+  /** When what the cap did is done; left out: with the browser's own pictures. */
+  readonly frames?: Frames | undefined;
   /** Left out: whether the cap moves the model or the camera is not to be chosen here. */
   readonly onMoves?: (moves: PuckMoves) => void;
 }
 
 /** The simulated 3D mouse: a cap on three pads that springs back. Arrow keys hold a stroke while they are down. */
-export function PuckPanel({ listener, scheme, onMoves }: Props) {
+export function PuckPanel({ listener, scheme, frames, onMoves }: Props) {
   const moves = scheme.options.puck?.moves ?? 'model';
-  const puck = usePuck(listener);
+  const puck = usePuck(listener, frames);
   const [held, setHeld] = useState<{ id: string; x: number; y: number } | null>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
   const keys = useRef(new Set<string>());

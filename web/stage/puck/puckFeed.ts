@@ -1,4 +1,5 @@
 import { bindingFor, bindingName, type Gesture, meanStroke, resolve, type Scheme, type SixAxes, type TimedStroke } from '@core/input';
+import { browserFrames, type Frames } from '../frames';
 import type { Session } from '../session';
 
 /** Who hears what a 3D mouse does, real or simulated. */
@@ -22,12 +23,12 @@ const MOST = 0.1;
 const atRest = (axes: readonly number[]): boolean => axes.every((a) => a === 0);
 
 /** Turns reports that come at a device's own rate into strokes for each drawn picture: what is told adds up to what was reported. */
-export function createPuckFeed(listener: () => PuckListener): PuckFeed {
+export function createPuckFeed(listener: () => PuckListener, frames: Frames = browserFrames): PuckFeed {
   let reports: TimedStroke[] = [];
-  let frame = 0;
+  let forget: (() => void) | null = null;
   let last = 0;
   const tick = (): void => {
-    frame = 0;
+    forget = null;
     const now = performance.now() / 1000;
     const from = Math.max(last, now - MOST);
     const axes = meanStroke(reports, from, now);
@@ -38,23 +39,23 @@ export function createPuckFeed(listener: () => PuckListener): PuckFeed {
     reports = reports.slice(Math.max(0, present));
     const moving = !reports.every((report) => atRest(report.axes));
     if (!atRest(axes)) listener().axes(axes, dt);
-    if (moving) frame = requestAnimationFrame(tick);
+    if (moving) forget = frames(tick);
     else listener().rest();
   };
   return {
     axes(values, at = performance.now()) {
       const t = at / 1000;
-      const idle = !frame;
+      const idle = !forget;
       if (idle && atRest(values)) return;
       if (idle) {
         reports = [];
         last = t;
-        frame = requestAnimationFrame(tick);
+        forget = frames(tick);
       }
       reports.push({ t: Math.max(t, reports.at(-1)?.t ?? t), axes: values });
     },
     button: (button) => listener().button(button),
-    dispose: () => cancelAnimationFrame(frame),
+    dispose: () => forget?.(),
   };
 }
 

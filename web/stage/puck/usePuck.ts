@@ -1,6 +1,7 @@
 import { PUCK_DESCRIPTOR, puckReports, type SixAxes } from '@core/input';
 import { type PuckStroke, simulatePuck } from '@core/simulation/simulatePuck';
 import { useEffect, useRef, useState } from 'react';
+import type { Frames } from '../frames';
 import { createReportReader, listenForMultiAxis } from './multiAxisDevice';
 import { createPuckFeed, type PuckFeed, type PuckListener } from './puckFeed';
 import { type PuckPlayer, playReports } from './puckPlayer';
@@ -32,14 +33,14 @@ export interface Puck {
 }
 
 /** The simulated device and a real one, through the same reader and the same feed. */
-export function usePuck(listener: PuckListener): Puck {
+export function usePuck(listener: PuckListener, frames?: Frames): Puck {
   const heard = useRef(listener);
   heard.current = listener;
   const [device, setDevice] = useState<string | null>(null);
   const [playing, setPlaying] = useState<number | null>(null);
   const held = useRef<Parts | null>(null);
   if (!held.current) {
-    const feed = createPuckFeed(() => heard.current);
+    const feed = createPuckFeed(() => heard.current, frames);
     held.current = {
       feed,
       reader: createReportReader(PUCK_DESCRIPTOR, { onAxes: feed.axes, onButton: feed.button, onIgnored: () => {} }),
