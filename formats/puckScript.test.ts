@@ -1,17 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FormatError } from './formatError';
 import { readPuckScript } from './puckScript';
+import { said as saidBy } from './tests/said';
 
-const said = (text: string): string => {
-  try {
-    readPuckScript(text);
-    return 'read';
-  } catch (error) {
-    if (!(error instanceof FormatError)) throw error;
-    return error.message;
-  }
-};
+const said = saidBy(readPuckScript);
 
 describe('a script of motions', () => {
   it('is a list of strokes by name, at rest where nothing is said', () => {

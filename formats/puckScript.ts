@@ -1,3 +1,4 @@
+import { AXIS_NAMES, type SixAxes } from '@core/input';
 import type { PuckStroke } from '@core/simulation/simulatePuck';
 import { z } from 'zod';
 import { FormatError } from './formatError';
@@ -6,15 +7,11 @@ import { fitted, parseJson } from './jsonText';
 const LARGEST = 200_000;
 const LONGEST = 600;
 const stroke = z.number().min(-1).max(1).default(0);
+const strokes = Object.fromEntries(AXIS_NAMES.map((name) => [name, stroke])) as Record<(typeof AXIS_NAMES)[number], typeof stroke>;
 
 /** One motion of the cap, held for some seconds: each stroke -1 … 1 of the full one; left out: at rest. `buttons` go down with it. */
 const motionSchema = z.strictObject({
-  slide: stroke,
-  push: stroke,
-  lift: stroke,
-  tilt: stroke,
-  lean: stroke,
-  twist: stroke,
+  ...strokes,
   seconds: z.number().gt(0).max(60),
   buttons: z.array(z.number().int().min(1).max(8)).max(8).default([]),
 });
@@ -28,9 +25,5 @@ export function readPuckScript(text: string): PuckStroke[] {
   const motions = fitted(text, parseJson(text, 'Nothing was played.'), puckScriptSchema, 'Nothing was played.');
   const seconds = motions.reduce((sum, motion) => sum + motion.seconds, 0);
   if (seconds > LONGEST) throw new FormatError('limit', `The motions take ${Math.round(seconds)} s together: ${LONGEST} s at most.`);
-  return motions.map(({ slide, push, lift, tilt, lean, twist, seconds: time, buttons }) => ({
-    axes: [slide, push, lift, tilt, lean, twist],
-    seconds: time,
-    buttons,
-  }));
+  return motions.map((motion) => ({ axes: AXIS_NAMES.map((name) => motion[name]) as unknown as SixAxes, seconds: motion.seconds, buttons: motion.buttons }));
 }

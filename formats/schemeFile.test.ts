@@ -1,19 +1,11 @@
 import { BUILT_IN_SCHEMES, findConflicts, type Scheme } from '@core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FormatError } from './formatError';
 import { readSchemeFile, writeSchemeFile } from './schemeFile';
+import { said as saidBy } from './tests/said';
 
 const [scheme] = BUILT_IN_SCHEMES as readonly [Scheme];
-const said = (text: string): string => {
-  try {
-    readSchemeFile(text);
-    return 'read';
-  } catch (error) {
-    if (!(error instanceof FormatError)) throw error;
-    return error.message;
-  }
-};
+const said = saidBy(readSchemeFile);
 
 describe('a scheme file', () => {
   it('comes back as it was written, without what belongs to one server', () => {

@@ -4,6 +4,9 @@ import { FRAME } from '../view';
 import type { SixAxes } from './gesture';
 import type { Scheme } from './schemeSchema';
 
+/** The six strokes in their order, by what the hand does. */
+export const AXIS_NAMES = ['slide', 'push', 'lift', 'tilt', 'lean', 'twist'] as const;
+
 export interface AxesOptions {
   /** Share of the full stroke that counts as rest. */
   readonly deadZone: number;

@@ -72,7 +72,8 @@ export function keyWords(code: string, labels?: KeyLabels): string {
   return KEY_WORDS[code] ?? code.replace(/^(Key|Digit)/, '').replace(/^Numpad/, 'keypad ');
 }
 
-const MODIFIER_WORDS: Record<Modifier, string> = { shift: 'Shift', ctrl: 'Ctrl', alt: 'Alt' };
+/** The keys that are held for others, as a person names them. */
+export const MODIFIER_WORDS: Record<Modifier, string> = { shift: 'Shift', ctrl: 'Ctrl', alt: 'Alt' };
 
 /** "Shift + left drag" */
 export function triggerWords(binding: { readonly trigger: Trigger; readonly modifiers: readonly Modifier[] }, labels?: KeyLabels): string {

@@ -1,4 +1,5 @@
 import { triggerWords } from './bindings';
+import { POINTER_BUTTONS, type PointerButton } from './gesture';
 import type { Binding, Device, Modifier, Scheme } from './schemeSchema';
 
 /** Two bindings that get in each other's way, and why; numbers in `scheme.bindings`. */
@@ -98,7 +99,7 @@ export function waitingClicks(scheme: Pick<Scheme, 'bindings'>): Map<number, str
 }
 
 export interface DeviceCapabilities {
-  readonly buttons: readonly ('left' | 'middle' | 'right')[];
+  readonly buttons: readonly PointerButton[];
   readonly wheel: boolean;
   readonly keyboard: boolean;
   /** Keys of a numeric keypad: laptops and tablets have none. */
@@ -112,7 +113,7 @@ export interface DeviceCapabilities {
 
 /** What each kind of device gives. A 3D mouse and a touchpad come with a pointer and keys beside them. */
 export const CAPABILITIES: Record<Device, DeviceCapabilities> = {
-  threeButtonMouse: { buttons: ['left', 'middle', 'right'], wheel: true, keyboard: true, keypad: true, puck: false },
+  threeButtonMouse: { buttons: POINTER_BUTTONS, wheel: true, keyboard: true, keypad: true, puck: false },
   twoButtonMouse: { buttons: ['left', 'right'], wheel: true, keyboard: true, puck: false },
   touchpad: { buttons: ['left', 'right'], wheel: false, keyboard: true, puck: false, touchpad: true },
   touch: { buttons: [], wheel: false, keyboard: false, puck: false, fingers: 3 },

@@ -1,4 +1,5 @@
 import { CAPABILITIES, unreachable } from './conflicts';
+import { POINTER_BUTTONS } from './gesture';
 import type { Action, Binding, Device, Modifier, Scheme, Trigger } from './schemeSchema';
 import { BUILT_IN_SCHEMES } from './schemes';
 
@@ -32,13 +33,12 @@ export function mismatch(trigger: Trigger, command: Action): string | null {
   }
 }
 
-const BUTTONS = ['left', 'middle', 'right'] as const;
 /** Buttons of a 3D mouse that can be named; more are bound by pressing them. */
 const PUCK_BUTTONS = 8;
 const CHOICES: readonly Trigger[] = [
-  ...BUTTONS.map((button): Trigger => ({ kind: 'drag', button })),
-  ...BUTTONS.map((button): Trigger => ({ kind: 'click', button, count: 1 })),
-  ...BUTTONS.map((button): Trigger => ({ kind: 'click', button, count: 2 })),
+  ...POINTER_BUTTONS.map((button): Trigger => ({ kind: 'drag', button })),
+  ...POINTER_BUTTONS.map((button): Trigger => ({ kind: 'click', button, count: 1 })),
+  ...POINTER_BUTTONS.map((button): Trigger => ({ kind: 'click', button, count: 2 })),
   { kind: 'wheel' },
   { kind: 'scroll' },
   { kind: 'pinch' },

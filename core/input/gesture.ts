@@ -1,6 +1,10 @@
 import type { Vec3 } from '../math';
 import type { Modifier, PivotRule } from './schemeSchema';
 
+/** The buttons of a pointer, in the order of `MouseEvent.button`. */
+export const POINTER_BUTTONS = ['left', 'middle', 'right'] as const;
+export type PointerButton = (typeof POINTER_BUTTONS)[number];
+
 /** Where a device points in the frame, frame heights from its centre, v up. */
 export interface FramePoint {
   readonly u: number;
@@ -11,7 +15,7 @@ export interface FramePoint {
 export type Gesture =
   | {
       readonly kind: 'drag';
-      readonly button: 'left' | 'middle' | 'right';
+      readonly button: PointerButton;
       readonly modifiers: readonly Modifier[];
       readonly from: FramePoint;
       readonly last: FramePoint;
@@ -20,7 +24,7 @@ export type Gesture =
     }
   | {
       readonly kind: 'click';
-      readonly button: 'left' | 'middle' | 'right';
+      readonly button: PointerButton;
       readonly count: 1 | 2;
       readonly modifiers: readonly Modifier[];
       readonly at: FramePoint;

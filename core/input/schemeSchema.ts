@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { Command } from '../navigation/command';
+import { POINTER_BUTTONS } from './gesture';
 
 export const modifierSchema = z.enum(['shift', 'ctrl', 'alt']);
 
 /** What a hand does: the device's side of a binding. `code`: KeyboardEvent.code, a place on the keyboard, not a letter. */
 export const triggerSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('drag'), button: z.enum(['left', 'middle', 'right']) }),
-  z.object({ kind: z.literal('click'), button: z.enum(['left', 'middle', 'right']), count: z.union([z.literal(1), z.literal(2)]) }),
+  z.object({ kind: z.literal('drag'), button: z.enum(POINTER_BUTTONS) }),
+  z.object({ kind: z.literal('click'), button: z.enum(POINTER_BUTTONS), count: z.union([z.literal(1), z.literal(2)]) }),
   z.object({ kind: z.literal('wheel') }),
   z.object({ kind: z.literal('key'), code: z.string().min(1).max(30) }),
   z.object({ kind: z.literal('held'), code: z.string().min(1).max(30) }),

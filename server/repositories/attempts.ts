@@ -182,11 +182,11 @@ export async function stepLines(db: Database, personIds: readonly string[]): Pro
 }
 
 /** What came up of old habits in the attempts of these people. */
-export async function slipLines(db: Database, personIds: readonly string[]): Promise<(CountedSlip & { readonly personId: string })[]> {
+export async function slipLines(db: Database, personIds: readonly string[]): Promise<CountedSlip[]> {
   if (personIds.length === 0) return [];
   const rows = await db('attempt_slips as t')
     .join('attempts as a', 'a.id', 't.attempt_id')
     .whereIn('a.person_id', [...personIds])
-    .select('a.person_id', 't.attempt_id', 't.gesture', 't.wanted', 't.times');
-  return rows.map((row) => ({ personId: row.person_id, attemptId: row.attempt_id, gesture: row.gesture, wanted: row.wanted, times: row.times }));
+    .select('t.attempt_id', 't.gesture', 't.wanted', 't.times');
+  return rows.map((row) => ({ attemptId: row.attempt_id, gesture: row.gesture, wanted: row.wanted, times: row.times }));
 }

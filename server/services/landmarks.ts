@@ -1,6 +1,7 @@
 import type { Landmark } from '@core';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
+import { nameOf } from '../names';
 import * as landmarks from '../repositories/landmarks';
 import type { Asked } from '../service';
 import { meshOf, modelRead, ownsModel } from './models';
@@ -15,11 +16,7 @@ export interface LandmarkSeen extends Landmark {
 
 const seen = ({ id, name, kind, part, point, normal }: landmarks.KeptLandmark): LandmarkSeen => ({ id, name, kind, part, point, normal });
 
-function named(text: string): string {
-  const name = text.trim();
-  if (!name || name.length > 60) throw invalid('Give the landmark a name of 1 to 60 characters.', 'name');
-  return name;
-}
+const named = (text: string): string => nameOf(text, 60, 'Give the landmark a name of 1 to 60 characters.');
 
 /** Landmarks of a model in one revision, or its newest, in the order in which they were marked. */
 export async function landmarksRead(asked: Asked, modelId: string, revision?: number): Promise<LandmarkSeen[]> {

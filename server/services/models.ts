@@ -2,6 +2,7 @@ import { boxOf, type Mesh, usualHome, type View } from '@core';
 import { AS_IT_IS, decodeMesh, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
+import { nameOf } from '../names';
 import { addLandmark, listLandmarks } from '../repositories/landmarks';
 import * as models from '../repositories/models';
 import type { Asked, Service } from '../service';
@@ -51,8 +52,7 @@ export async function importModel(
   input: { name: string; files: readonly NamedBytes[]; placement?: Placement; home?: View | undefined },
 ): Promise<ModelWithRevision> {
   if (!isStaff(asked.who)) throw forbidden('Only instructors import models.');
-  const name = input.name.trim();
-  if (!name || name.length > 80) throw invalid('Write a name of 1 to 80 characters.', 'name');
+  const name = nameOf(input.name);
   const model: models.Model = { id: newId(), ownerId: asked.who.id, name, shared: false };
   const { revision, offset } = await makeRevision(asked, model.id, 1, input);
   await asked.db.transaction(async (tx) => {
@@ -167,8 +167,7 @@ export async function changeModel(
   change: { name?: string | undefined; shared?: boolean | undefined; home?: View | undefined },
 ): Promise<void> {
   const model = await modelOwned(asked, modelId);
-  const name = change.name?.trim() ?? model.name;
-  if (!name || name.length > 80) throw invalid('Write a name of 1 to 80 characters.', 'name');
+  const name = nameOf(change.name ?? model.name);
   await models.updateModel(asked.db, { id: modelId, name, shared: change.shared ?? model.shared });
   if (change.home) {
     const latest = await models.latestRevision(asked.db, modelId);

@@ -1,6 +1,7 @@
 import { isDuplicate } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
+import { nameOf } from '../names';
 import * as people from '../repositories/people';
 import type { Asked, Person, Role, Service } from '../service';
 import { checkPassword, hashPassword } from './signIn';
@@ -12,8 +13,7 @@ export async function makePerson(service: Service, input: { name: string; signIn
   checkPassword(input.password);
   const signIn = input.signIn.trim().toLowerCase();
   if (!/^[a-z0-9][a-z0-9._-]{1,58}$/.test(signIn)) throw invalid('A sign-in name has 2 to 59 letters, digits, dots or dashes.', 'signIn');
-  const name = input.name.trim();
-  if (!name || name.length > 80) throw invalid('Write a name of 1 to 80 characters.', 'name');
+  const name = nameOf(input.name);
   const person: Person = { id: newId(), name, signIn, role: input.role };
   try {
     await people.addPerson(service.db, person, await hashPassword(input.password), service.now());
@@ -51,8 +51,7 @@ export async function personSeen(asked: Asked, personId: string): Promise<Person
 
 export async function makeGroup(asked: Asked, name: string): Promise<people.Group> {
   if (asked.who.role !== 'lead') throw forbidden('Only a lead makes groups.');
-  const trimmed = name.trim();
-  if (!trimmed || trimmed.length > 80) throw invalid('Write a name of 1 to 80 characters.', 'name');
+  const trimmed = nameOf(name);
   const group = { id: newId(), name: trimmed };
   await people.addGroup(asked.db, group, asked.now());
   return group;

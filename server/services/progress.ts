@@ -1,4 +1,4 @@
-import { type Habit, habitsOf, isStuck, type Level, levelOf, type SchemeFamily, SKILLS, skillLabel } from '@core';
+import { type CountedSlip, type Habit, habitsOf, isStuck, type Level, levelOf, type SchemeFamily, SKILLS, skillLabel } from '@core';
 import Papa from 'papaparse';
 import { type AttemptLine, attemptLines, type StepLine, slipLines, stepLines } from '../repositories/attempts';
 import { type Assignment, assignmentsOfPerson } from '../repositories/exercises';
@@ -60,6 +60,7 @@ export interface Progress {
   readonly attempts: readonly AttemptLine[];
   readonly standings: readonly ExerciseStanding[];
   readonly skills: readonly SkillLevel[];
+  readonly slips: readonly CountedSlip[];
   /** Habits of an earlier scheme, the most frequent of late first. */
   readonly habits: readonly (Habit & { readonly scheme: string })[];
 }
@@ -72,13 +73,15 @@ export async function progressOf(asked: Asked, personId: string): Promise<Progre
     slipLines(asked.db, [personId]),
     assignmentsOfPerson(asked.db, personId),
   ]);
-  const names = await schemeNames(asked.db, [...new Set(attempts.map((line) => line.schemeId))]);
+  const habits = habitsOf(attempts, slips);
+  const names = await schemeNames(asked.db, [...new Set(habits.map((habit) => habit.schemeId))]);
   return {
     person,
     attempts,
     standings: assigned.map((assignment) => standingOf(assignment, attempts)),
     skills: skillLevels(steps),
-    habits: habitsOf(attempts, slips).map((habit) => ({ ...habit, scheme: names.get(habit.schemeId) ?? '' })),
+    slips,
+    habits: habits.map((habit) => ({ ...habit, scheme: names.get(habit.schemeId) ?? '' })),
   };
 }
 
@@ -125,8 +128,7 @@ const csvNumber = (value: number | null, digits = 1): string => (value === null 
 
 /** All attempts of one learner. */
 export async function progressCsv(asked: Asked, personId: string): Promise<string> {
-  const { attempts, person } = await progressOf(asked, personId);
-  const slips = await slipLines(asked.db, [personId]);
+  const { attempts, person, slips } = await progressOf(asked, personId);
   return Papa.unparse(
     attempts.map((line) => ({
       learner: person.name,

@@ -1,6 +1,7 @@
 import type { KeptScene } from '@core';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
+import { nameOf } from '../names';
 import * as views from '../repositories/savedViews';
 import type { Asked } from '../service';
 import { modelRead, ownsModel } from './models';
@@ -18,11 +19,7 @@ export interface SavedViewSeen {
   readonly scene: KeptScene;
 }
 
-function named(text: string): string {
-  const name = text.trim();
-  if (!name || name.length > 60) throw invalid('Give the view a name of 1 to 60 characters.', 'name');
-  return name;
-}
+const named = (text: string): string => nameOf(text, 60, 'Give the view a name of 1 to 60 characters.');
 
 function described(text: string): string {
   const about = text.trim();

@@ -28,7 +28,7 @@ export async function keepMesh(hash: string, bytes: ArrayBuffer): Promise<void> 
   try {
     const store = await opened();
     if (!store) return;
-    await store.put(addressOf(hash), new Response(bytes.slice(0)));
+    await store.put(addressOf(hash), new Response(bytes));
     const keys = await store.keys();
     for (const key of keys.slice(0, Math.max(0, keys.length - MOST))) await store.delete(key);
   } catch {

@@ -34,6 +34,7 @@ export async function openModel(hash: string): Promise<Prepared> {
       response.status === 404 ? 'This model is not yours to see, or no longer there.' : 'The model could not be loaded. Check the network, then try again.',
     );
   const bytes = await response.arrayBuffer();
-  await keepMesh(hash, bytes);
+  // Kept beside the work: the first picture does not wait for it.
+  void keepMesh(hash, bytes.slice(0));
   return prepareBytes(new Uint8Array(bytes));
 }

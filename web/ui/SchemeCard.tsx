@@ -1,6 +1,6 @@
 import { actionWords, CARD_GROUPS, cardGroupOf, type Scheme, triggerWords } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
-import { Search } from 'lucide-react';
+import { SearchField } from '@web/ui/SearchField';
 import { type ReactNode, useState } from 'react';
 
 interface Props {
@@ -22,11 +22,14 @@ export function SchemeCard({ scheme, head }: Props) {
     <div>
       <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
         {head ?? <p className="min-w-72 flex-1 text-ink-soft text-sm print:text-[9pt]">{scheme.about}</p>}
-        <label className="relative block w-72 print:hidden">
-          <span className="sr-only">Search the scheme card</span>
-          <Search size={15} className="absolute top-2.5 left-3 text-ink-soft" aria-hidden="true" />
-          <input className="field !py-1 !pl-9 text-sm" placeholder="What to do, or which key?" value={text} onChange={(e) => setText(e.target.value)} />
-        </label>
+        <SearchField
+          compact
+          className="w-72 print:hidden"
+          label="Search the scheme card"
+          placeholder="What to do, or which key?"
+          value={text}
+          onChange={setText}
+        />
       </div>
       <div className="card-columns mt-2">
         {groups.map((group) => (

@@ -1,4 +1,4 @@
-import { type Action, type Binding, choicesFor, type Device, type Modifier, triggerWords } from '@core/input';
+import { type Action, type Binding, choicesFor, type Device, MODIFIER_WORDS, type Modifier, triggerWords } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { useEffect, useRef, useState } from 'react';
 import { type Captured, keyCaptured, wheelCaptured } from './capture';
@@ -14,11 +14,7 @@ interface Props {
   readonly onCancel: () => void;
 }
 
-const HELD: readonly { readonly id: Modifier; readonly words: string }[] = [
-  { id: 'shift', words: 'Shift' },
-  { id: 'ctrl', words: 'Ctrl' },
-  { id: 'alt', words: 'Alt' },
-];
+const HELD = Object.keys(MODIFIER_WORDS) as Modifier[];
 /** Keys within these are theirs, not the gesture that is waited for. */
 const OWN_KEYS = 'select, input, button';
 
@@ -82,7 +78,7 @@ export function CapturePad({ words, action, device, now, onCaptured, onCancel }:
               value=""
               onChange={(event) => {
                 const trigger = choices[Number(event.target.value)];
-                if (trigger) onCaptured({ trigger, modifiers: HELD.map(({ id }) => id).filter((id) => held.includes(id)) });
+                if (trigger) onCaptured({ trigger, modifiers: HELD.filter((id) => held.includes(id)) });
               }}
             >
               <option value="">a gesture …</option>
@@ -93,10 +89,10 @@ export function CapturePad({ words, action, device, now, onCaptured, onCancel }:
               ))}
             </select>
           </label>
-          {HELD.map(({ id, words: name }) => (
+          {HELD.map((id) => (
             <label key={id} className="flex items-center gap-1">
               <input type="checkbox" checked={held.includes(id)} onChange={(e) => setHeld(e.target.checked ? [...held, id] : held.filter((x) => x !== id))} />
-              with {name}
+              with {MODIFIER_WORDS[id]}
             </label>
           ))}
         </div>

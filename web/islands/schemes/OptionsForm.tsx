@@ -1,4 +1,4 @@
-import { ACTION_CATALOGUE, type Action, type PivotRule, type Scheme, wordsOfAction } from '@core/input';
+import { ACTION_CATALOGUE, type Action, AXIS_NAMES, type PivotRule, type Scheme, wordsOfAction } from '@core/input';
 
 type Options = Scheme['options'];
 
@@ -16,7 +16,6 @@ const PIVOTS: readonly { id: PivotRule; words: string }[] = [
   { id: 'target', words: 'the middle of the view' },
 ];
 const DEGREE = Math.PI / 180;
-const AXES = ['slide', 'push', 'lift', 'tilt', 'lean', 'twist'] as const;
 
 /** How a scheme orbits, zooms and glides; the 3D mouse's own figures; the words of the near hand. */
 export function OptionsForm({ scheme, disabled, onChange }: Props) {
@@ -132,7 +131,7 @@ export function OptionsForm({ scheme, disabled, onChange }: Props) {
           )}
           {number('Dead zone, share of the stroke', puck.deadZone, 0, 0.9, 0.01, (deadZone) => set({ puck: { ...puck, deadZone } }))}
           {number('Curve (1: straight, more: gentle near rest)', puck.curve, 0.2, 5, 0.1, (curve) => set({ puck: { ...puck, curve } }))}
-          {AXES.map((axis, i) => (
+          {AXIS_NAMES.map((axis, i) => (
             <div key={axis}>
               {number(`Gain of ${axis} (below 0: the other way)`, puck.gains[i] ?? 1, -5, 5, 0.1, (gain) =>
                 set({ puck: { ...puck, gains: puck.gains.map((g, n) => (n === i ? gain : g)) as unknown as typeof puck.gains } }),

@@ -20,7 +20,7 @@ import {
   wordsOfAction,
 } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
-import { Search } from 'lucide-react';
+import { SearchField } from '@web/ui/SearchField';
 import { useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { CapturePad } from './CapturePad';
@@ -129,11 +129,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
         {conflicts.length > 0 ? `, ${conflicts.length} in each other’s way: shown first` : ', none in another’s way'}
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-2">
-        <label className="relative block flex-1">
-          <span className="sr-only">Search the bindings</span>
-          <Search size={16} className="absolute top-3 left-3 text-ink-soft" aria-hidden="true" />
-          <input className="field !pl-9" placeholder="What it does, or which gesture" value={text} onChange={(e) => setText(e.target.value)} />
-        </label>
+        <SearchField className="flex-1" label="Search the bindings" placeholder="What it does, or which gesture" value={text} onChange={setText} />
         <label className="block">
           <span className="sr-only">What to bind</span>
           <select className="field !w-60" value={adding} onChange={(e) => setAdding(Number(e.target.value))}>

@@ -1,4 +1,4 @@
-import { actionWords, type Binding, bindingFor, exampleGesture, type Scheme, triggerWords } from '@core/input';
+import { AXIS_NAMES, actionWords, type Binding, bindingFor, exampleGesture, type Scheme, triggerWords } from '@core/input';
 import { modifiersOf } from '@web/stage/hand/modifiers';
 import { listenForMultiAxis } from '@web/stage/puck/multiAxisDevice';
 import { PuckPanel } from '@web/stage/puck/PuckPanel';
@@ -16,14 +16,12 @@ interface Line {
 }
 
 const KEPT = 14;
-/** The six axes by what the hand does. */
-const AXES = ['slide', 'push', 'lift', 'tilt', 'lean', 'twist'] as const;
 
 /** The six strokes as they are sent, from -1 to 1, each as a bar from the middle. */
 function AxesBars({ axes }: { readonly axes: readonly number[] }) {
   return (
     <dl className="grid w-72 grid-cols-[auto_1fr_auto] content-center items-center gap-x-3 gap-y-1.5 text-sm">
-      {AXES.map((name, i) => {
+      {AXIS_NAMES.map((name, i) => {
         const stroke = axes[i] ?? 0;
         return (
           <div key={name} className="contents">
@@ -72,7 +70,7 @@ export function TestBench({ scheme }: { readonly scheme: Scheme }) {
       setAxes(strokes);
       if (moving.current) return;
       moving.current = true;
-      tell('3D mouse, simulated', AXES.filter((_, i) => strokes[i] !== 0).join(', '), bindings);
+      tell('3D mouse, simulated', AXIS_NAMES.filter((_, i) => strokes[i] !== 0).join(', '), bindings);
     },
     button: (button) => pressed('3D mouse, simulated', button),
     rest() {

@@ -1,8 +1,8 @@
+import { POINTER_BUTTONS, type PointerButton } from '@core/input';
 import { modifiersOf } from '@web/stage/hand/modifiers';
 import { type PointerEvent, useRef } from 'react';
 import type { Captured } from './capture';
 
-const BUTTONS = ['left', 'middle', 'right'] as const;
 /** A press that moves farther than this is a drag, pixels. */
 const FAR = 6;
 const DOUBLE_MS = 350;
@@ -10,7 +10,7 @@ const DOUBLE_MS = 350;
 interface Press {
   readonly x: number;
   readonly y: number;
-  readonly button: (typeof BUTTONS)[number];
+  readonly button: PointerButton;
   readonly fingers: Set<number>;
   moved: boolean;
   most: number;
@@ -32,7 +32,7 @@ export function usePresses(onShown: (shown: Captured, device: string) => void) {
       down.current = {
         x: event.clientX,
         y: event.clientY,
-        button: BUTTONS[event.button as 0 | 1 | 2] ?? 'left',
+        button: POINTER_BUTTONS[event.button as 0 | 1 | 2] ?? 'left',
         fingers: new Set([event.pointerId]),
         moved: false,
         most: 1,

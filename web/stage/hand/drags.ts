@@ -1,9 +1,19 @@
-import { type Action, type Binding, type FramePoint, type Gesture, type Modifier, type Scheme, zoomsOut } from '@core/input';
+import {
+  type Action,
+  type Binding,
+  type FramePoint,
+  type Gesture,
+  type Modifier,
+  POINTER_BUTTONS,
+  type PointerButton,
+  type Scheme,
+  zoomsOut,
+} from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { MoveGesture } from '@core/trace';
 import type { Pane } from '../panes';
 import type { Doing } from './acting';
-import { BUTTONS, type Button, CLICK_PIXELS } from './clicks';
+import { CLICK_PIXELS } from './clicks';
 import { modifiersOf } from './modifiers';
 import type { Pressing } from './pressing';
 
@@ -17,7 +27,7 @@ export interface DrawnRectangle {
 
 interface Drag extends Doing {
   readonly pointer: number;
-  readonly button: Button;
+  readonly button: PointerButton;
   readonly modifiers: readonly Modifier[];
   readonly from: FramePoint;
   readonly x: number;
@@ -85,7 +95,7 @@ export function createDrags({ canvas, session, places, acting, clicked, nearHand
     onRectangle(null);
     onPivot(null);
   };
-  const begin = (event: WordPress, doing: Doing, button: Button, modifiers: readonly Modifier[], from: FramePoint): void => {
+  const begin = (event: WordPress, doing: Doing, button: PointerButton, modifiers: readonly Modifier[], from: FramePoint): void => {
     canvas.setPointerCapture(event.pointerId);
     drag = { ...doing, pointer: event.pointerId, button, modifiers, from, last: from, to: from, x: event.clientX, y: event.clientY, moved: false };
   };
@@ -105,7 +115,7 @@ export function createDrags({ canvas, session, places, acting, clicked, nearHand
       event.preventDefault();
       const place = places.of(event);
       const doing = { pane: place.pane, pick: acting.pickAt(place), id: session.newGesture(), device: deviceOf(event) };
-      begin(event, doing, BUTTONS[event.button as 0 | 1 | 2], modifiersOf(event), place.at);
+      begin(event, doing, POINTER_BUTTONS[event.button as 0 | 1 | 2], modifiersOf(event), place.at);
       nearHand.waitFor(event, place, () => {
         if (drag?.moved) return false;
         end();

@@ -3,8 +3,9 @@ import { type Action, type Scheme, shortcutFor, wordsOfAction } from '@core/inpu
 import type { Command, Scene } from '@core/navigation';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { useKeyLabels } from '@web/ui/keyLabels';
+import { SearchField } from '@web/ui/SearchField';
 import { Tip } from '@web/ui/Tip';
-import { MapPin, Search, X } from 'lucide-react';
+import { MapPin, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { PartTree } from './PartTree';
 
@@ -66,11 +67,7 @@ export function PartsPanel({ parts, landmarks, scene, scheme, onCommand, onClose
           <X size={15} aria-hidden="true" />
         </button>
       </div>
-      <label className="relative mt-1 block">
-        <span className="sr-only">Find a part</span>
-        <Search size={14} className="absolute top-2.5 left-2.5 text-ink-soft" aria-hidden="true" />
-        <input className="field !py-1 !pl-8 text-sm" placeholder="Find a part" value={words} onChange={(e) => setWords(e.target.value)} />
-      </label>
+      <SearchField compact className="mt-1" label="Find a part" placeholder="Find a part" value={words} onChange={setWords} />
       <div className="mt-2 flex flex-wrap gap-1">
         {act('Frame', FRAME_PICKED, { kind: 'command', command: FRAME_PICKED })}
         {act('Hide', { kind: 'show', parts: [...picked], state: 'hidden' }, { kind: 'selection', does: 'hide' })}
