@@ -1,5 +1,5 @@
 import { scale } from '../math';
-import { fit, sameView, type View } from '../view';
+import { fit, nearlySameView, type View } from '../view';
 import type { Command } from './command';
 import type { Context } from './context';
 import { DEFAULT_MARGIN, navigate } from './navigate';
@@ -48,9 +48,9 @@ function withState(scene: Scene, parts: readonly string[], state: 'shown' | 'hid
   return { ...scene, visibility };
 }
 
-/** A view change becomes a history entry; the commands of one gesture share one. */
+/** A view change beyond rounding becomes a history entry; the commands of one gesture share one. */
 function moved(scene: Scene, view: View, gesture: number | undefined): Scene {
-  if (sameView(scene.view, view)) return scene;
+  if (nearlySameView(scene.view, view)) return scene;
   const { history } = scene;
   if (gesture !== undefined && history.gesture === gesture) return { ...scene, view };
   return {

@@ -1,6 +1,7 @@
 import type { Call, GoalOf } from '../exercise';
 import { angleBetween, angleOfRotation, backOf, shuffled, unit, type Vec3 } from '../math';
 import { navigate } from '../navigation';
+import { lastMoveBy, pausedBetween } from '../trace';
 import { angleToStandard, FRAME, nearestStandard, type View } from '../view';
 import type { Evidence } from './evidence';
 
@@ -32,36 +33,43 @@ export interface CallResult {
   readonly view: View | null;
 }
 
-/** Standard views, other than what was called, that were held between two times. */
-function wrongHolds(evidence: Evidence, call: Call, from: number, to: number, called: View): number {
-  const inside = evidence.moves.map((move, i) => ({ t: move.t, view: evidence.scenes[i]?.view as View })).filter((entry) => entry.t > from && entry.t <= to);
+/** Standard views, other than what was called, that were held by the moves from `first` on up to the time `to`. */
+function wrongHolds(evidence: Evidence, call: Call, first: number, to: number, called: View): number {
   let wrong = 0;
-  inside.forEach((entry, i) => {
-    const until = inside[i + 1]?.t ?? to;
-    const answered = i === inside.length - 1;
-    if (until - entry.t < HELD && !answered) return;
-    if (nearestStandard(entry.view.orientation).angle < AT_STANDARD && callError(call, entry.view, called) > 2 * AT_STANDARD) wrong++;
-  });
+  for (let i = first; i < evidence.moves.length && (evidence.moves[i]?.t ?? 0) <= to; i++) {
+    const next = evidence.moves[i + 1]?.t;
+    const answered = next === undefined || next > to;
+    if ((answered ? to : next) - (evidence.moves[i]?.t ?? 0) < HELD && !answered) continue;
+    const view = evidence.views[i] as View;
+    if (nearestStandard(view.orientation).angle < AT_STANDARD && callError(call, view, called) > 2 * AT_STANDARD) wrong++;
+  }
   return wrong;
 }
 
-/** What became of each call, in the order heard. A call runs from the answer before it to its own answer. */
+/**
+ * What became of each call, in the order heard. The first is heard at the step's first movement (or at its answer, if that
+ * was earlier) with the view before it, a later one at the answer before with the view that gave it: moves made at the time
+ * of an answer belong to that answer. Pauses are no time.
+ */
 export function callResults(goal: GoalOf<'callView'>, evidence: Evidence): CallResult[] {
   const answers = evidence.trace.events.filter((event) => event.kind === 'answer' && event.step === evidence.index && event.t <= evidence.span.to);
-  let from = evidence.span.from;
+  let from = Math.min(evidence.span.from, answers[0]?.t ?? Number.POSITIVE_INFINITY);
+  let called = evidence.before.view;
+  let first = 0;
   let heard = true;
   return callOrder(goal, evidence.trace.seed).map((number, place) => {
     const call = goal.calls[number] as Call;
     const answer = answers[place];
-    const called = evidence.viewAt(from);
-    const to = answer?.t ?? evidence.span.to;
     // After an unanswered call no other was heard.
-    const wrongTurns = heard ? wrongHolds(evidence, call, from, to, called) : 0;
+    const wrongTurns = heard ? wrongHolds(evidence, call, first, answer?.t ?? evidence.span.to, called) : 0;
     if (!answer) heard = false;
     if (!answer) return { number, call, error: Math.PI, seconds: null, wrongTurns, view: null };
     const view = evidence.viewAt(answer.t);
-    const result = { number, call, error: callError(call, view, called), seconds: answer.t - from, wrongTurns, view };
+    const seconds = Math.max(0, answer.t - from - pausedBetween(evidence.trace, from, answer.t));
+    const result = { number, call, error: callError(call, view, called), seconds, wrongTurns, view };
     from = answer.t;
+    called = view;
+    first = lastMoveBy(evidence, answer.t) + 1;
     return result;
   });
 }

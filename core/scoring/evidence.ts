@@ -1,7 +1,7 @@
 import type { Step } from '../exercise';
 import { angleBetween, backOf, distanceBetween, exact, type Vec3 } from '../math';
 import type { Scene } from '../navigation';
-import { lastMoveBy, type Move, replay, type StepSpan, stepSpans, type Trace, viewAt } from '../trace';
+import { createReplay, lastMoveBy, type Move, pausedBetween, type StepSpan, stepSpans, type Trace, viewAt } from '../trace';
 import { FRAME_ASPECT, frameHeightAtTarget, project, type View } from '../view';
 import { contextFor, type ScoredModel } from './model';
 
@@ -13,8 +13,8 @@ export interface Evidence {
   readonly before: Scene;
   readonly after: Scene;
   readonly moves: readonly Move[];
-  /** Scene after each of `moves`. */
-  readonly scenes: readonly Scene[];
+  /** View after each of `moves`. */
+  readonly views: readonly View[];
   readonly trace: Trace;
   /** View at a time, seconds from opening. */
   readonly viewAt: (t: number) => View;
@@ -22,15 +22,23 @@ export interface Evidence {
 
 /** Evidence of every step that was reached; null for the others. */
 export function gatherEvidence(steps: readonly Step[], model: ScoredModel, trace: Trace): (Evidence | null)[] {
-  const scenes = replay(trace, contextFor(model, trace.start));
   const spans = stepSpans(trace, steps.length);
+  const ends = new Set(spans.flatMap((span) => (span ? [lastMoveBy(trace, span.opened), lastMoveBy(trace, span.to)] : [])));
+  // Whole scenes are kept only where a step begins or ends; of all others the view is enough.
+  const kept = new Map<number, Scene>();
+  const run = createReplay(trace.start, contextFor(model, trace.start));
+  const views = trace.moves.map((move, i) => {
+    run.perform(move.command, move.gesture?.id);
+    if (ends.has(i)) kept.set(i, run.scene());
+    return run.scene().view;
+  });
   return steps.map((step, index) => {
     const span = spans[index];
     if (!span) return null;
     // The first step owns also what was done before its clock started.
     const first = index === 0 ? 0 : lastMoveBy(trace, span.opened) + 1;
     const last = lastMoveBy(trace, span.to);
-    const sceneAfter = (move: number): Scene => (move < 0 ? trace.start : (scenes[move] as Scene));
+    const sceneAfter = (move: number): Scene => (move < 0 ? trace.start : (kept.get(move) as Scene));
     return {
       step,
       index,
@@ -38,9 +46,9 @@ export function gatherEvidence(steps: readonly Step[], model: ScoredModel, trace
       before: sceneAfter(first - 1),
       after: sceneAfter(last),
       moves: trace.moves.slice(first, last + 1),
-      scenes: scenes.slice(first, last + 1),
+      views: views.slice(first, last + 1),
       trace,
-      viewAt: (t) => viewAt(trace, scenes, t),
+      viewAt: (t) => viewAt(trace, views, t),
     };
   });
 }
@@ -77,26 +85,35 @@ const SHORTEST = 0.1;
 export function detourOf(evidence: Evidence, goal: View): number {
   let made = 0;
   let at = evidence.before.view;
-  for (const scene of evidence.scenes) {
-    made += wayBetween(at, scene.view);
-    at = scene.view;
+  for (const view of evidence.views) {
+    made += wayBetween(at, view);
+    at = view;
   }
   return Math.max(0, made / Math.max(SHORTEST, wayBetween(evidence.before.view, goal)) - 1);
 }
 
 const LOOK_HZ = 5;
 
-/** Seconds in which no point of the subject was in the frame. */
+/** Seconds in which no point of the subject was in the frame, looked at five times a second from the first movement, pauses left out. */
 export function lostTime(evidence: Evidence, points: readonly Vec3[]): number {
   const { from, to } = evidence.span;
-  let lost = 0;
-  for (let t = from; t < to; t += 1 / LOOK_HZ) {
-    const view = evidence.viewAt(t);
-    const seen = points.some((point) => {
+  const isLost = (view: View): boolean =>
+    !points.some((point) => {
       const p = project(view, point, FRAME_ASPECT);
       return (p.depth > 0 || view.projection === 'orthographic') && Math.abs(p.u) <= FRAME_ASPECT / 2 && Math.abs(p.v) <= 0.5;
     });
-    if (!seen) lost += Math.min(1 / LOOK_HZ, to - t);
+  let lost = 0;
+  // A view that is held is looked at once, however long it is held.
+  let held: View | null = null;
+  let heldLost = false;
+  for (let t = from; t < to; t += 1 / LOOK_HZ) {
+    const until = Math.min(t + 1 / LOOK_HZ, to);
+    const view = evidence.viewAt(t);
+    if (held !== view) {
+      held = view;
+      heldLost = isLost(view);
+    }
+    if (heldLost) lost += until - t - pausedBetween(evidence.trace, t, until);
   }
-  return lost;
+  return Math.max(0, lost);
 }

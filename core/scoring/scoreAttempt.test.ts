@@ -55,7 +55,7 @@ describe('match a view', () => {
     const goal = matching();
     expect(value(goal, 'direction', [{ kind: 'standard', name: 'front' }, right(0.25), { kind: 'standard', name: 'front' }])).toBeGreaterThan(0);
     expect(value(goal, 'projection', [{ kind: 'projection', projection: 'orthographic' }])).toBe(1);
-    expect(value(goal, 'time', [right(0.1), right(0.1)])).toBe(3);
+    expect(value(goal, 'time', [right(0.1), right(0.1)])).toBe(2);
     expect(value(goal, 'gestures', [right(0.1), right(0.1), { kind: 'select', parts: ['lid'] }])).toBe(2);
     expect(value(goal, 'switches', [right(0.1), { kind: 'zoom', factor: 2 }, right(0.1)])).toBe(2);
     // There and back again: 0.4 rad on a way of nothing, floored at 0.1.
@@ -89,7 +89,7 @@ describe('the other goals', () => {
     );
     const card = scoreAttempt(exerciseOf(goal), crate, full);
     expect(card.score).toBe(100);
-    expect(card.steps[0]?.criteria.find((c) => c.id === 'callTime')?.value).toBe(1.25);
+    expect(card.steps[0]?.criteria.find((c) => c.id === 'callTime')?.value).toBe(0.75);
     const missed = scoreAttempt(exerciseOf(goal), crate, attempt([{ kind: 'standard', name: 'rear' }]));
     expect(missed.steps[0]?.criteria.find((c) => c.id === 'standardAngle')).toMatchObject({ value: expect.closeTo(Math.PI, 12), points: 0 });
     expect(missed.steps[0]?.criteria.find((c) => c.id === 'wrongTurns')?.value).toBe(1);
@@ -169,7 +169,7 @@ describe('several steps', () => {
     const two = exerciseOf(matching(right(0.5)), matching(right(1)));
     const both = scoreAttempt(two, crate, attempt([right(0.5), right(0.5)], [{ t: 1.5, kind: 'stepDone', step: 0 }]));
     expect(both.score).toBe(100);
-    expect(both.steps.map((s) => s.seconds)).toEqual([1.5, 1]);
+    expect(both.steps.map((s) => s.seconds)).toEqual([0.5, 1]);
     const first = scoreAttempt(two, crate, attempt([right(0.5)]));
     expect(first.steps.map((s) => s.score)).toEqual([100, 0]);
     expect(first.score).toBe(50);

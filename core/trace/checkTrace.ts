@@ -17,7 +17,8 @@ export interface TraceRules {
   readonly elapsed: number | null;
 }
 
-const MAX_RATE = 200;
+/** A 3D mouse, a screen of 240 Hz and two fingers together stay well under it. */
+const MAX_RATE = 2000;
 /** The server's clock and the page's start apart by the time a page takes to load; a second of slack covers rounding. */
 const SLACK = 1;
 
@@ -54,8 +55,30 @@ function eventOrder(trace: Trace, steps: number): Refusal | null {
     }
     if ((event.kind === 'answer' || event.kind === 'hint' || event.kind === 'slip') && event.step >= steps) return refused;
   }
+  const began = trace.events.find((event) => event.kind === 'begin')?.t ?? 0;
+  const firstDone = trace.events.find((event) => event.kind === 'stepDone')?.t;
+  if (firstDone !== undefined && firstDone < began) return refused;
   const count = (kind: string): number => trace.events.filter((event) => event.kind === kind).length;
   return count('begin') > 1 || count('handIn') > 1 ? refused : null;
+}
+
+/** A movement before the beginning, or while the clock stands still. */
+function movesOffTheClock(trace: Trace): Refusal | null {
+  const began = trace.events.find((event) => event.kind === 'begin')?.t ?? 0;
+  const first = trace.moves[0];
+  if (first && first.t < began) return { code: 'time', message: 'The attempt moves before it begins.' };
+  let since: number | null = null;
+  let at = 0;
+  const ends = [...trace.events.filter((event) => event.kind === 'pause' || event.kind === 'resume'), { kind: 'resume', t: Number.POSITIVE_INFINITY }];
+  for (const event of ends) {
+    if (event.kind === 'pause') since = event.t;
+    else if (since !== null) {
+      while (at < trace.moves.length && (trace.moves[at]?.t ?? 0) <= since) at++;
+      if ((trace.moves[at]?.t ?? Number.POSITIVE_INFINITY) < event.t) return { code: 'time', message: 'The attempt moves while it is paused.' };
+      since = null;
+    }
+  }
+  return null;
 }
 
 /** Null when the trace may be scored, else why not. */
@@ -80,6 +103,8 @@ export function checkTrace(trace: Trace, rules: TraceRules): Refusal | null {
   if (rules.elapsed !== null && trace.end > rules.elapsed + SLACK) {
     return { code: 'time', message: 'The attempt claims more time than passed between opening and handing in.' };
   }
+  const offTheClock = movesOffTheClock(trace);
+  if (offTheClock) return offTheClock;
   if (busiestSecond(trace) > MAX_RATE) return { code: 'rate', message: `More than ${MAX_RATE} commands in a second: no hand does that.` };
   return eventOrder(trace, rules.steps);
 }

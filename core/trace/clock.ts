@@ -9,7 +9,8 @@ export interface StepSpan {
   readonly seconds: number;
 }
 
-function pausedBetween(trace: Trace, from: number, to: number): number {
+/** Seconds of pauses between two moments. */
+export function pausedBetween(trace: Pick<Trace, 'events'>, from: number, to: number): number {
   let total = 0;
   let since: number | null = null;
   for (const event of trace.events) {
@@ -24,10 +25,11 @@ function pausedBetween(trace: Trace, from: number, to: number): number {
 }
 
 /**
- * When each step began and ended. A step opens where the one before was done (the first at `begin`); its clock starts
- * at its first move, for the first step at `begin`; the last ends at `handIn`. Steps never reached have no span.
+ * When each step began and ended. A step opens where the one before was done (the first at `begin`); its clock is read off
+ * the movements, not off what the page claims: it starts at the step's first command, and a step without one took no
+ * time. The last ends at `handIn`. Steps never reached have no span.
  */
-export function stepSpans(trace: Trace, steps: number): (StepSpan | null)[] {
+export function stepSpans(trace: Pick<Trace, 'events' | 'moves' | 'end'>, steps: number): (StepSpan | null)[] {
   const begin = trace.events.find((event) => event.kind === 'begin')?.t ?? 0;
   const handIn = trace.events.find((event) => event.kind === 'handIn')?.t ?? trace.end;
   const spans: (StepSpan | null)[] = [];
@@ -40,7 +42,7 @@ export function stepSpans(trace: Trace, steps: number): (StepSpan | null)[] {
     const done = trace.events.find((event) => event.kind === 'stepDone' && event.step === step)?.t;
     const to = done ?? handIn;
     const start: number = opened;
-    const first = step === 0 ? begin : (trace.moves.find((move) => move.t > start && move.t <= to)?.t ?? to);
+    const first = trace.moves.find((move) => (step === 0 || move.t > start) && move.t <= to)?.t ?? to;
     spans.push({ opened: start, from: first, to, seconds: Math.max(0, to - first - pausedBetween(trace, first, to)) });
     opened = done ?? null;
   }

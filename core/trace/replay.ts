@@ -1,29 +1,79 @@
 import { exact, slerp } from '../math';
-import { apply, type Context, type Scene } from '../navigation';
+import { apply, type Command, type Context, EMPTY_HISTORY, type Scene } from '../navigation';
 import type { View } from '../view';
 import type { Trace } from './traceSchema';
 
 export type { Move, MoveGesture, Trace, TraceEvent } from './traceSchema';
 
-const contextOf = (trace: Trace, context: Context, gesture: number | undefined): Context => ({
-  ...context,
-  start: context.start ?? trace.start,
-  ...(gesture === undefined ? {} : { gesture }),
-});
+/** A scene that commands are done to, one after the other. */
+export interface Replay {
+  /** The scene after all commands so far, without its history. */
+  readonly scene: () => Scene;
+  /** `gesture`: the number of the gesture that the command belongs to. */
+  readonly perform: (command: Command, gesture: number | undefined) => void;
+}
 
-/** The scene after each move; the attempt is nothing but this fold. */
+/**
+ * Does what folding `apply` over the commands does, but keeps one history for all scenes together: time and memory grow
+ * with the number of commands, not with its square. A history that `start` brings is forgotten.
+ */
+export function createReplay(start: Scene, context: Context): Replay {
+  let scene: Scene = { ...start, history: EMPTY_HISTORY };
+  let past: View[] = [];
+  /** The next view to go forward to stands last. */
+  let future: View[] = [];
+  let stash: View[] = [];
+  let running: number | null = null;
+
+  const remember = (view: View, gesture: number | undefined): void => {
+    if (gesture !== undefined && running === gesture) return;
+    past.push(view);
+    stash = gesture === undefined ? [] : future;
+    future = [];
+    running = gesture ?? null;
+  };
+  const cancel = (gesture: number | undefined): void => {
+    if (gesture === undefined || running !== gesture) return;
+    const before = past.pop();
+    if (!before) return;
+    scene = { ...scene, view: before };
+    future = stash;
+    stash = [];
+    running = null;
+  };
+  const step = (from: View[], to: View[]): void => {
+    const view = from.pop();
+    if (!view) return;
+    to.push(scene.view);
+    scene = { ...scene, view };
+    stash = [];
+    running = null;
+  };
+
+  return {
+    scene: () => scene,
+    perform(command, gesture) {
+      if (command.kind === 'back') return step(past, future);
+      if (command.kind === 'forward') return step(future, past);
+      if (command.kind === 'cancel') return cancel(gesture);
+      const { view } = scene;
+      scene = { ...apply(scene, command, { ...context, start: context.start ?? start }), history: EMPTY_HISTORY };
+      if (scene.view !== view) remember(view, gesture);
+    },
+  };
+}
+
+/** The scene after each move, without history; the attempt is nothing but this fold. */
 export function replay(trace: Trace, context: Context): Scene[] {
-  const scenes: Scene[] = [];
-  let scene = trace.start;
-  for (const move of trace.moves) {
-    scene = apply(scene, move.command, contextOf(trace, context, move.gesture?.id));
-    scenes.push(scene);
-  }
-  return scenes;
+  const run = createReplay(trace.start, context);
+  return trace.moves.map((move) => {
+    run.perform(move.command, move.gesture?.id);
+    return run.scene();
+  });
 }
 
 /** Number of the last move made by the time `t`, -1 before the first. */
-export function lastMoveBy(trace: Pick<Trace, 'moves'>, t: number): number {
+export function lastMoveBy(trace: { readonly moves: readonly { readonly t: number }[] }, t: number): number {
   let low = -1;
   let high = trace.moves.length - 1;
   while (low < high) {
@@ -46,20 +96,20 @@ export function mixViews(a: View, b: View, k: number): View {
   };
 }
 
-/** The view at time `t` s: inside one gesture interpolated between its moves, otherwise held. */
-export function viewAt(trace: Trace, scenes: readonly Scene[], t: number): View {
+/** The view at time `t` s, from the views after each move: inside one gesture interpolated between its moves, otherwise held. */
+export function viewAt(trace: Pick<Trace, 'start' | 'moves'>, views: readonly View[], t: number): View {
   const last = lastMoveBy(trace, t);
-  const here = last < 0 ? trace.start.view : (scenes[last] as Scene).view;
+  const here = last < 0 ? trace.start.view : (views[last] as View);
   const move = trace.moves[last];
   const next = trace.moves[last + 1];
   const same = move?.gesture && next?.gesture && move.gesture.id === next.gesture.id;
   if (!move || !next || !same || next.t <= move.t) return here;
-  return mixViews(here, (scenes[last + 1] as Scene).view, (t - move.t) / (next.t - move.t));
+  return mixViews(here, views[last + 1] as View, (t - move.t) / (next.t - move.t));
 }
 
 /** Views at `hz` per second from 0 to the end of the trace, both included. */
 export function sampleViews(trace: Trace, context: Context, hz: number): View[] {
-  const scenes = replay(trace, context);
+  const views = replay(trace, context).map((scene) => scene.view);
   const count = Math.floor(trace.end * hz + 1e-9) + 1;
-  return Array.from({ length: count }, (_, i) => viewAt(trace, scenes, i / hz));
+  return Array.from({ length: count }, (_, i) => viewAt(trace, views, i / hz));
 }

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { apply, type Command, EMPTY_HISTORY } from '../navigation';
 import { contextFor } from '../scoring/model';
 import { command } from '../tests/arbitraries';
 import { attempt, crate, start } from '../tests/practice';
 import { sameView } from '../view';
 import { checkTrace, type TraceRules } from './checkTrace';
 import { stepSpans } from './clock';
-import { lastMoveBy, replay, sampleViews } from './replay';
+import { createReplay, lastMoveBy, replay, sampleViews } from './replay';
 import { traceSchema } from './traceSchema';
 
 const context = contextFor(crate, start);
@@ -23,6 +24,32 @@ describe('replay', () => {
         return a.length === commands.length && a.every((scene, i) => sameView(scene.view, (b[i] as typeof scene).view));
       }),
     );
+  });
+
+  it('gives the scenes that folding the commands gives, with undone, cancelled and repeated gestures among them', () => {
+    const way = fc.constantFrom<Command>({ kind: 'back' }, { kind: 'forward' }, { kind: 'cancel' }, { kind: 'zoom', factor: 1 });
+    const gesture = fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined });
+    fc.assert(
+      fc.property(fc.array(fc.record({ command: fc.oneof(command, way, way), gesture }), { maxLength: 40 }), (list) => {
+        const run = createReplay(start, context);
+        let folded = start;
+        for (const { command: made, gesture: id } of list) {
+          run.perform(made, id);
+          folded = apply(folded, made, { ...context, start, ...(id === undefined ? {} : { gesture: id }) });
+          expect(run.scene()).toEqual({ ...folded, history: EMPTY_HISTORY });
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('keeps one history however many moves there are', () => {
+    const commands = Array.from({ length: 60_000 }, (_, i): Command => ({ kind: 'roll', angle: i % 2 ? 0.1 : -0.2 }));
+    const run = createReplay(start, context);
+    for (const made of commands) run.perform(made, undefined);
+    expect(run.scene().history).toBe(EMPTY_HISTORY);
+    for (let i = 0; i < commands.length; i++) run.perform({ kind: 'back' }, undefined);
+    expect(run.scene().view).toBe(start.view);
   });
 
   it('inside a gesture views are interpolated, between gestures they hold', () => {
@@ -43,7 +70,7 @@ describe('replay', () => {
 });
 
 describe('the clock', () => {
-  it('runs from begin, for later steps from their first move, and not in pauses', () => {
+  it('runs from the first move of each step, and not in pauses; without a move it does not run', () => {
     const trace = attempt(
       [{ kind: 'opposite' }, { kind: 'opposite' }, { kind: 'opposite' }, { kind: 'opposite' }],
       [
@@ -52,7 +79,7 @@ describe('the clock', () => {
         { t: 2.5, kind: 'stepDone', step: 0 },
       ],
     );
-    expect(stepSpans(trace, 3)).toEqual([{ opened: 0, from: 0, to: 2.5, seconds: 2 }, { opened: 2.5, from: 3, to: 5, seconds: 2 }, null]);
+    expect(stepSpans(trace, 3)).toEqual([{ opened: 0, from: 1, to: 2.5, seconds: 1 }, { opened: 2.5, from: 3, to: 5, seconds: 2 }, null]);
   });
 });
 
@@ -78,7 +105,39 @@ describe('checkTrace', () => {
       },
       'steps',
     ],
-    [{ ...ok, end: 3, moves: Array.from({ length: 201 }, (_, i) => ({ t: 1 + i / 1000, command: { kind: 'roll' as const, angle: 0 } })) }, 'rate'],
+    [{ ...ok, end: 3, moves: Array.from({ length: 2001 }, (_, i) => ({ t: 1 + i / 10_000, command: { kind: 'roll' as const, angle: 0 } })) }, 'rate'],
+    [{ ...ok, events: [{ t: 1.5, kind: 'begin' as const }] }, 'time'],
+    [{ ...ok, events: [{ t: 0.5, kind: 'pause' as const }] }, 'time'],
+    [
+      {
+        ...ok,
+        events: [
+          { t: 0.5, kind: 'pause' as const },
+          { t: 1.5, kind: 'resume' as const },
+        ],
+      },
+      'time',
+    ],
+    [
+      {
+        ...ok,
+        events: [
+          { t: 1, kind: 'pause' as const },
+          { t: 1.5, kind: 'resume' as const },
+        ],
+      },
+      null,
+    ],
+    [
+      {
+        ...ok,
+        events: [
+          { t: 0.5, kind: 'stepDone' as const, step: 0 },
+          { t: 1, kind: 'begin' as const },
+        ],
+      },
+      'steps',
+    ],
   ])('judges trace %#', (trace, code) => {
     expect(checkTrace(trace, rules)?.code ?? null).toBe(code);
   });

@@ -35,7 +35,7 @@ export const traceSchema = z.object({
   start: sceneSchema,
   /** Decides what is random in the attempt, such as the order of calls. */
   seed: z.number().int().min(0).max(4294967295),
-  moves: z.array(moveSchema).max(200_000),
+  moves: z.array(moveSchema).max(120_000),
   events: z.array(eventSchema).max(5000),
   end: seconds,
 });

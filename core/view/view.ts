@@ -21,6 +21,21 @@ export const eyeOf = (view: View): Vec3 => addScaled(view.target, backOf(view.or
 
 export const clampDistance = (d: number): number => Math.min(MAX_DISTANCE, Math.max(MIN_DISTANCE, d));
 
+/** Rounding: of the distance, of a component of the orientation, of the target over the larger of 1 m and the distance. */
+const ROUNDING = 1e-12;
+
+/** Whether two views differ by no more than rounding. */
+export function nearlySameView(a: View, b: View): boolean {
+  const reach = ROUNDING * Math.max(1, a.distance);
+  return (
+    a.projection === b.projection &&
+    Math.abs(a.fovY - b.fovY) <= ROUNDING &&
+    Math.abs(a.distance - b.distance) <= ROUNDING * a.distance &&
+    a.target.every((x, i) => Math.abs(x - (b.target[i] as number)) <= reach) &&
+    a.orientation.every((x: number, i: number) => Math.abs(x - ((b.orientation as Quat)[i] as number)) <= ROUNDING)
+  );
+}
+
 export function sameView(a: View, b: View): boolean {
   return (
     a.distance === b.distance &&
