@@ -38,7 +38,7 @@ export interface Hand {
   /** Looks to the left and up, radians. */
   readonly look: (yaw: number, pitch: number) => void;
   /** One key or button. */
-  readonly press: (command: Command, binding: string) => void;
+  readonly press: (command: Command) => void;
   readonly react: () => void;
   /** A length with the noise of this hand. */
   readonly missed: (length: number) => number;
@@ -50,12 +50,12 @@ export function createHand(recorder: Recorder, scheme: Scheme, learner: Simulate
   const react = (): void => recorder.wait(learner.reaction * exact.exp(0.3 * random.normal()));
 
   /** One smooth gesture: `piece(share)` gives the command for a share of the whole movement. */
-  const sweep = (size: number, binding: string, piece: (share: number) => Command): void => {
+  const sweep = (size: number, piece: (share: number) => Command): void => {
     react();
     // Longer movements take longer, as a logarithm (Fitts 1954).
     const seconds = 0.35 + 0.25 * exact.log2(1 + size * 8);
     const count = Math.max(4, Math.round(seconds * HZ));
-    recorder.grasp(binding);
+    recorder.grasp();
     let done = 0;
     for (let i = 1; i <= count; i++) {
       recorder.wait(1 / HZ);
@@ -66,19 +66,19 @@ export function createHand(recorder: Recorder, scheme: Scheme, learner: Simulate
     recorder.release();
   };
 
-  const press = (command: Command, binding: string): void => {
+  const press = (command: Command): void => {
     recorder.wait(0.12 + 0.1 * random.next());
-    recorder.grasp(binding);
+    recorder.grasp();
     recorder.command(command);
     recorder.release();
   };
 
   /** As many large and small key steps as come nearest. */
-  const steps = (amount: number, large: number, small: number, make: (size: number) => Command, binding: string): void => {
+  const steps = (amount: number, large: number, small: number, make: (size: number) => Command): void => {
     react();
     const coarse = Math.trunc(amount / large);
     const fine = Math.round((amount - coarse * large) / small);
-    recorder.grasp(binding);
+    recorder.grasp();
     for (let i = 0; i < Math.abs(coarse); i++) {
       recorder.wait(0.15);
       recorder.command(make(Math.sign(coarse) * large));
@@ -97,37 +97,36 @@ export function createHand(recorder: Recorder, scheme: Scheme, learner: Simulate
     orbit: (round, up) => {
       if (byKeys) {
         if (Math.abs(round) > 1.5 * DEGREE)
-          steps(round, 15 * DEGREE, 3 * DEGREE, (a) => ({ kind: 'turn', axis: a > 0 ? 'right' : 'left', angle: Math.abs(a) }), 'right arrow');
-        if (Math.abs(up) > 1.5 * DEGREE)
-          steps(up, 15 * DEGREE, 3 * DEGREE, (a) => ({ kind: 'turn', axis: a > 0 ? 'up' : 'down', angle: Math.abs(a) }), 'up arrow');
+          steps(round, 15 * DEGREE, 3 * DEGREE, (a) => ({ kind: 'turn', axis: a > 0 ? 'right' : 'left', angle: Math.abs(a) }));
+        if (Math.abs(up) > 1.5 * DEGREE) steps(up, 15 * DEGREE, 3 * DEGREE, (a) => ({ kind: 'turn', axis: a > 0 ? 'up' : 'down', angle: Math.abs(a) }));
         return;
       }
       const dx = (-missed(round) / Math.PI) * FRAME.height;
       const dy = (missed(up) / Math.PI) * FRAME.height;
-      sweep(Math.abs(round) + Math.abs(up), 'left drag', (share) => ({ kind: 'orbit', dx: dx * share, dy: dy * share, mode: 'turntable' }));
+      sweep(Math.abs(round) + Math.abs(up), (share) => ({ kind: 'orbit', dx: dx * share, dy: dy * share, mode: 'turntable' }));
     },
     zoom: (octaves) => {
       if (byKeys) {
         const factor = (o: number): Command => ({ kind: 'zoom', factor: exact.pow(2, o) });
-        steps(octaves, exact.log2(1.25), exact.log2(1.05), factor, '=');
+        steps(octaves, exact.log2(1.25), exact.log2(1.05), factor);
         return;
       }
       const total = missed(octaves);
-      sweep(Math.abs(octaves), 'wheel', (share) => ({ kind: 'zoom', factor: exact.pow(2, total * share) }));
+      sweep(Math.abs(octaves), (share) => ({ kind: 'zoom', factor: exact.pow(2, total * share) }));
     },
     slide: (right, up) => {
       if (byKeys) {
-        if (Math.abs(right) > 0.025) steps(right, 0.05, 0.05, (a) => ({ kind: 'pan', dx: a * FRAME.height, dy: 0 }), 'Alt + left arrow');
-        if (Math.abs(up) > 0.025) steps(up, 0.05, 0.05, (a) => ({ kind: 'pan', dx: 0, dy: -a * FRAME.height }), 'Alt + up arrow');
+        if (Math.abs(right) > 0.025) steps(right, 0.05, 0.05, (a) => ({ kind: 'pan', dx: a * FRAME.height, dy: 0 }));
+        if (Math.abs(up) > 0.025) steps(up, 0.05, 0.05, (a) => ({ kind: 'pan', dx: 0, dy: -a * FRAME.height }));
         return;
       }
       const dx = missed(right) * FRAME.height;
       const dy = -missed(up) * FRAME.height;
-      sweep(Math.abs(right) + Math.abs(up), 'right drag', (share) => ({ kind: 'pan', dx: dx * share, dy: dy * share }));
+      sweep(Math.abs(right) + Math.abs(up), (share) => ({ kind: 'pan', dx: dx * share, dy: dy * share }));
     },
     walk: (forward, right) => {
       const [ahead, aside] = [missed(forward), missed(right)];
-      sweep(Math.abs(forward) + Math.abs(right), 'hold up arrow', (share) => ({
+      sweep(Math.abs(forward) + Math.abs(right), (share) => ({
         kind: 'walk',
         forward: ahead * share * HZ,
         right: aside * share * HZ,
@@ -137,16 +136,16 @@ export function createHand(recorder: Recorder, scheme: Scheme, learner: Simulate
     },
     rise: (metres) => {
       const total = missed(metres);
-      sweep(Math.abs(metres), 'hold page up', (share) => ({ kind: 'rise', metres: total * share }));
+      sweep(Math.abs(metres), (share) => ({ kind: 'rise', metres: total * share }));
     },
     look: (yaw, pitch) => {
       const [round, up] = [missed(yaw), missed(pitch)];
-      sweep(Math.abs(yaw) + Math.abs(pitch), byKeys ? 'hold right arrow' : 'left drag', (share) => ({ kind: 'look', yaw: round * share, pitch: up * share }));
+      sweep(Math.abs(yaw) + Math.abs(pitch), (share) => ({ kind: 'look', yaw: round * share, pitch: up * share }));
     },
     roll: (angle) => {
       const count = Math.round(angle / (3 * DEGREE));
       react();
-      recorder.grasp(', and .');
+      recorder.grasp();
       for (let i = 0; i < Math.abs(count); i++) {
         recorder.wait(0.12);
         recorder.command({ kind: 'roll', angle: Math.sign(count) * 3 * DEGREE });

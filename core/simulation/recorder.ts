@@ -1,6 +1,6 @@
-import type { Scheme } from '../input';
-import { apply, type Command, type Context, type Scene } from '../navigation';
-import type { Move, MoveGesture, TraceEvent } from '../trace';
+import { bindingName, kindsGiven, type Scheme } from '../input';
+import type { Command, CommandKind, Context, Scene } from '../navigation';
+import { createReplay, INTERFACE_BINDINGS, type Move, type MoveGesture, type TraceEvent } from '../trace';
 
 /** Writes an attempt down as it happens: applies each command and keeps time. */
 export interface Recorder {
@@ -14,8 +14,8 @@ export interface Recorder {
       | { kind: 'answer'; step: number; call: number }
       | { kind: 'hint'; step: number; number: number },
   ) => void;
-  /** Begins a gesture; the commands that follow belong to it until `release`. */
-  readonly grasp: (binding: string) => void;
+  /** Begins a gesture; the commands that follow belong to it until `release`. It is named for what gives the first of them. */
+  readonly grasp: () => void;
   readonly release: () => void;
   readonly command: (command: Command) => void;
   readonly moves: Move[];
@@ -26,15 +26,25 @@ const DEVICE: Record<Scheme['family'], MoveGesture['device']> = { mouse: 'mouse'
 /** Times are kept to a tenth of a millisecond, as a browser's clock is. */
 const rounded = (t: number): number => Math.round(t * 1e4) / 1e4;
 
+/** What of a scheme gives a command, or what on the screen does where the scheme has nothing for it. */
+function giverOf(scheme: Scheme, kind: CommandKind): Pick<MoveGesture, 'device' | 'binding'> {
+  const gives = scheme.bindings.filter((binding) => kindsGiven(binding).includes(kind));
+  const found = gives.find((binding) => binding.trigger.kind !== 'key' && binding.modifiers.length === 0) ?? gives[0];
+  if (found) return { device: DEVICE[scheme.family], binding: bindingName(found) };
+  const shown = Object.entries(INTERFACE_BINDINGS).find(([, kinds]) => (kinds as readonly CommandKind[]).includes(kind));
+  return { device: 'interface', binding: shown?.[0] ?? 'panel' };
+}
+
 export function createRecorder(start: Scene, context: Context, scheme: Scheme): Recorder {
-  let scene = start;
+  const run = createReplay(start, context);
   let t = 0;
   let next = 1;
+  let grasped = false;
   let gesture: MoveGesture | null = null;
   const moves: Move[] = [];
   const events: TraceEvent[] = [];
   return {
-    scene: () => scene,
+    scene: run.scene,
     time: () => rounded(t),
     wait: (s) => {
       t += Math.max(0, s);
@@ -42,15 +52,17 @@ export function createRecorder(start: Scene, context: Context, scheme: Scheme): 
     event: (event) => {
       events.push({ ...event, t: rounded(t) });
     },
-    grasp: (binding) => {
-      gesture = { id: next++, device: DEVICE[scheme.family], binding };
-    },
-    release: () => {
+    grasp: () => {
+      grasped = true;
       gesture = null;
     },
+    release: () => {
+      grasped = false;
+    },
     command: (command) => {
-      scene = apply(scene, command, { ...context, ...(gesture ? { gesture: gesture.id } : {}) });
-      moves.push({ t: rounded(t), command, ...(gesture ? { gesture } : {}) });
+      if (!gesture || !grasped) gesture = { id: next++, ...giverOf(scheme, command.kind) };
+      run.perform(command, gesture.id);
+      moves.push({ t: rounded(t), command, gesture });
     },
     moves,
     events,

@@ -69,15 +69,15 @@ function matchView(actor: Actor, goal: GoalOf<'matchView'>, skill: SkillId): voi
     standAs(actor, target);
     return;
   }
-  if (!framingOf(recorder.scene().view, points) && isAllowed('home', actor.allowed)) hand.press({ kind: 'home' }, 'Home');
+  if (!framingOf(recorder.scene().view, points) && isAllowed('home', actor.allowed)) hand.press({ kind: 'home' });
   const wanted = anglesOf(target.orientation);
   if (recorder.scene().view.projection !== target.projection && actor.random.next() > learner.slips)
-    hand.press({ kind: 'projection', projection: target.projection }, 'P');
+    hand.press({ kind: 'projection', projection: target.projection });
   for (const state of ['hidden', 'glass'] as const) {
     const parts = Object.keys(goal.target.visibility).filter((id) => goal.target.visibility[id] === state && recorder.scene().visibility[id] !== state);
     if (parts.length > 0 && random.next() > learner.slips) {
-      hand.press({ kind: 'select', parts }, 'left click');
-      hand.press({ kind: 'show', parts, state }, state === 'hidden' ? 'H' : 'G');
+      hand.press({ kind: 'select', parts });
+      hand.press({ kind: 'show', parts, state });
     }
   }
   turnTo(actor, wanted.azimuth, wanted.elevation, learner.corrections);
@@ -86,7 +86,7 @@ function matchView(actor: Actor, goal: GoalOf<'matchView'>, skill: SkillId): voi
   for (let i = 0; i <= learner.corrections; i++) {
     const asked = framingOf(target, points);
     const ratio = sizeRatio(framingOf(recorder.scene().view, points), asked);
-    if (ratio !== null && Math.abs(ratio) > FAR_ZOOM) hand.press({ kind: 'centre', point: meanOf(points) }, 'double left click');
+    if (ratio !== null && Math.abs(ratio) > FAR_ZOOM) hand.press({ kind: 'centre', point: meanOf(points) });
     if (ratio !== null && Math.abs(ratio) > 0.05) hand.zoom(-ratio);
     const now = framingOf(recorder.scene().view, points);
     if (!now || !asked) return;
@@ -105,14 +105,14 @@ function callView(actor: Actor, goal: GoalOf<'callView'>, step: number, seed: nu
     if (call.kind === 'standard') {
       if (random.next() < learner.slips) {
         const wrong = STANDARD_NAMES[random.below(6)] ?? 'front';
-        if (byKey) hand.press({ kind: 'standard', name: wrong }, '1');
+        if (byKey) hand.press({ kind: 'standard', name: wrong });
         else turnTo(actor, standardAngles(wrong).azimuth, standardAngles(wrong).elevation, 0);
         recorder.wait(0.8);
       }
-      if (byKey) hand.press({ kind: 'standard', name: call.name }, '1');
+      if (byKey) hand.press({ kind: 'standard', name: call.name });
       else turnTo(actor, standardAngles(call.name).azimuth, standardAngles(call.name).elevation, learner.corrections);
     } else if (call.kind === 'opposite') {
-      if (byKey) hand.press({ kind: 'opposite' }, 'O');
+      if (byKey) hand.press({ kind: 'opposite' });
       else
         turnTo(
           actor,
@@ -123,7 +123,7 @@ function callView(actor: Actor, goal: GoalOf<'callView'>, step: number, seed: nu
     } else {
       const n = unit(call.normal) as Vec3;
       turnTo(actor, exact.atan2(n[0], -n[1]), exact.asin(n[2]), learner.corrections);
-      if (isAllowed('normalTo', actor.allowed) && random.next() > learner.slips) hand.press({ kind: 'normalTo', point: call.point, normal: n }, 'Q');
+      if (isAllowed('normalTo', actor.allowed) && random.next() > learner.slips) hand.press({ kind: 'normalTo', point: call.point, normal: n });
     }
     recorder.wait(0.7 + 0.3 * random.next());
     recorder.event({ kind: 'answer', step, call: place });
@@ -136,7 +136,7 @@ function followOrbit(actor: Actor, goal: GoalOf<'followOrbit'>): void {
   const begin = anglesOf(first.orientation);
   turnTo(actor, begin.azimuth, begin.elevation, learner.corrections);
   actor.hand.react();
-  recorder.grasp('left drag');
+  recorder.grasp();
   const last = goal.path.at(-1)?.t ?? 1;
   const count = Math.min(400, Math.max(20, Math.round(last * 30)));
   // A slowly wandering miss: two slow waves, as large as the hand is unsteady.
@@ -165,13 +165,13 @@ function frameIt(actor: Actor, goal: GoalOf<'frameIt'>): void {
   const { recorder, hand, learner, model } = actor;
   const points = subjectOf(model.mesh, goal.subject);
   if (goal.subject.length > 0 && isAllowed('fit', actor.allowed) && actor.random.next() > learner.slips) {
-    hand.press({ kind: 'select', parts: [...goal.subject] }, 'left click');
-    hand.press({ kind: 'fit', what: 'selection' }, 'S');
+    hand.press({ kind: 'select', parts: [...goal.subject] });
+    hand.press({ kind: 'fit', what: 'selection' });
   }
   for (let i = 0; i <= learner.corrections; i++) {
     const now = framingOf(recorder.scene().view, points);
     if (!now) {
-      hand.press({ kind: 'home' }, 'Home');
+      hand.press({ kind: 'home' });
       continue;
     }
     const fill = fillOf(now, goal.margins);
@@ -193,15 +193,15 @@ function cutToReveal(actor: Actor, goal: GoalOf<'cutToReveal'>): void {
     const wanted = goal.reveal[0] ? subjectOf(model.mesh, [goal.reveal[0]]) : [];
     const back = unit([...backOf(recorder.scene().view.orientation).slice(0, 2), 0] as unknown as Vec3) ?? [0, -1, 0];
     const near = wanted.reduce((most, p) => Math.max(most, p[0] * back[0] + p[1] * back[1]), Number.NEGATIVE_INFINITY);
-    hand.press({ kind: 'section', plane: { normal: back, offset: Number.isFinite(near) ? near + learner.noise * random.normal() * 0.1 : 0 } }, 'K');
+    hand.press({ kind: 'section', plane: { normal: back, offset: Number.isFinite(near) ? near + learner.noise * random.normal() * 0.1 : 0 } });
     return;
   }
   const { normal, offset } = goal.plane;
   const extent = extentAlong(model.mesh, normal);
   const flipped = random.next() < learner.slips;
   const start = offset + extent * 0.2 * random.normal();
-  hand.press({ kind: 'section', plane: flipped ? { normal: [-normal[0], -normal[1], -normal[2]], offset: -start } : { normal, offset: start } }, 'K');
-  if (flipped && random.next() > learner.slips) hand.press({ kind: 'flipSection' }, 'J');
+  hand.press({ kind: 'section', plane: flipped ? { normal: [-normal[0], -normal[1], -normal[2]], offset: -start } : { normal, offset: start } });
+  if (flipped && random.next() > learner.slips) hand.press({ kind: 'flipSection' });
   for (let i = 0; i < learner.corrections; i++) {
     const plane = recorder.scene().section;
     if (!plane) return;
@@ -209,7 +209,7 @@ function cutToReveal(actor: Actor, goal: GoalOf<'cutToReveal'>): void {
     const left = same ? offset - plane.offset : -offset - plane.offset;
     if (Math.abs(left) < extent * 0.01) return;
     hand.react();
-    recorder.grasp(']');
+    recorder.grasp();
     recorder.command({ kind: 'shiftSection', metres: hand.missed(left) });
     recorder.release();
   }

@@ -1,4 +1,6 @@
 /** An attempt as recorded: commands in time, folded again into views. */
 export * from './checkTrace';
 export * from './clock';
+export * from './interfaceBindings';
 export * from './replay';
+export * from './unlikeAHand';

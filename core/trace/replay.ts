@@ -19,7 +19,7 @@ export interface Replay {
  */
 export function createReplay(start: Scene, context: Context): Replay {
   let scene: Scene = { ...start, history: EMPTY_HISTORY };
-  let past: View[] = [];
+  const past: View[] = [];
   /** The next view to go forward to stands last. */
   let future: View[] = [];
   let stash: View[] = [];

@@ -1,5 +1,5 @@
-import type { Command } from '@core/navigation';
 import { subjectOf } from '@core/scoring';
+import { byInterface } from '@core/trace';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { Bookmark, ListTree } from 'lucide-react';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
@@ -20,7 +20,7 @@ import { StandingBar } from './panels/StandingBar';
 import { panesOf } from './panes';
 import { StageFrame } from './StageFrame';
 import type { Session } from './session';
-import type { Stage } from './useStage';
+import { type Stage, useCommand } from './useStage';
 
 export interface SavedViewsOf {
   readonly modelId: string;
@@ -30,7 +30,6 @@ export interface SavedViewsOf {
 interface Props {
   readonly stage: Stage;
   readonly label: string;
-  readonly onCommand: (command: Command) => void;
   /** Whether fit and home may be used: then the stage shows the way back when nothing is in view. */
   readonly recover?: boolean;
   /** Drawn over the free view. */
@@ -44,7 +43,7 @@ interface Props {
 }
 
 /** The stage with everything that belongs on it: marks that follow the hand, aids for the eye, parts, and the way back. */
-export function StageView({ stage, label, onCommand, recover = true, overlay, views, landmarks = NONE, children }: Props) {
+export function StageView({ stage, label, recover = true, overlay, views, landmarks = NONE, children }: Props) {
   const { canvas, session, aids, sides, handle, prepared } = stage;
   return (
     <StageFrame canvas={canvas} label={label}>
@@ -54,7 +53,7 @@ export function StageView({ stage, label, onCommand, recover = true, overlay, vi
             {overlay}
           </FreeView>
           <PaneFrames aids={aids} sides={sides} session={session} />
-          <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} landmarks={landmarks} onCommand={onCommand} />
+          <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} landmarks={landmarks} />
         </>
       )}
       {children}
@@ -115,15 +114,8 @@ function FreeView({ stage, session, aids, landmarks, children }: Within & { read
   );
 }
 
-function OverAll({
-  stage,
-  session,
-  aids,
-  landmarks,
-  recover,
-  views,
-  onCommand,
-}: Within & { readonly recover: boolean; readonly views: SavedViewsOf | undefined; readonly onCommand: (command: Command) => void }) {
+function OverAll({ stage, session, aids, landmarks, recover, views }: Within & { readonly recover: boolean; readonly views: SavedViewsOf | undefined }) {
+  const onCommand = useCommand(stage, 'panel');
   const [panel, setPanel] = useState<'parts' | 'views' | null>(null);
   const { prepared, handle, scheme, caps } = stage;
   const { standing, fourViews } = useStore(aids);
@@ -153,7 +145,7 @@ function OverAll({
             modelId={views.modelId}
             forAll={views.forAll}
             scene={scene}
-            onRecall={(commands) => session.perform(commands, { id: session.newGesture(), device: 'interface', binding: 'saved view' })}
+            onRecall={(commands) => session.perform(commands, byInterface(session.newGesture(), 'saved view'))}
             onClose={() => setPanel(null)}
           />
         )}

@@ -1,6 +1,7 @@
 import type { Aid, Pick } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
+import { byInterface } from '@core/trace';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { PaneName } from './panes';
 import type { Probes } from './probing/probes';
@@ -77,7 +78,7 @@ export function createAids(session: Session, probes: Probes): Aids {
     const { point, normal } = scene.selection;
     const commands = probes.standOn(scene, pick ?? (point ? { point, normal } : null));
     if (!commands) session.say('There is no floor to stand on: point at one first.');
-    else if (session.perform(commands, { id: session.newGesture(), device: 'keyboard', binding: 'stand' })) {
+    else if (session.perform(commands, byInterface(session.newGesture(), 'stand'))) {
       store.setState({ standing: true });
       session.say('Standing inside: hold the arrows to walk and to look round; drag to look about.');
     }

@@ -26,7 +26,7 @@ export interface SessionState {
 /** A stage at work: the present scene and the record of how it came about. All changes go through `perform`. */
 export interface Session extends StoreApi<SessionState> {
   /** Does the commands and records them; false, and nothing done, when one of them may not be. */
-  perform(commands: readonly Command[], gesture?: MoveGesture): boolean;
+  perform(commands: readonly Command[], gesture: MoveGesture): boolean;
   event(event: DistributiveOmit<TraceEvent, 't'>): void;
   /** Says once, in words, why something was not done. */
   say(words: string): void;
@@ -138,9 +138,9 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
       if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' });
       for (const command of commands) {
         const before = scene;
-        scene = apply(scene, command, { ...context, start, ...(gesture ? { gesture: gesture.id } : {}) });
+        scene = apply(scene, command, { ...context, start, gesture: gesture.id });
         // Kept without its end: a pure list of what was done.
-        moves.push({ t: time(), command, ...(gesture ? { gesture } : {}) });
+        moves.push({ t: time(), command, gesture });
         if (scene.view !== before.view && command.kind !== 'back' && command.kind !== 'forward' && command.kind !== 'cancel')
           labels.set(scene.view, labelOf(command));
       }

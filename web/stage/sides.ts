@@ -1,4 +1,5 @@
 import { apply, type Command, type Scene } from '@core/navigation';
+import type { MoveGesture } from '@core/trace';
 import { FRAME_ASPECT, fit, standardOrientation, type View } from '@core/view';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { SquarePane } from './panes';
@@ -9,7 +10,7 @@ export type SideViews = Readonly<Record<SquarePane, View>>;
 /** The three square views beside the free one. They help the eye: their cameras are no part of the attempt. */
 export interface Sides extends StoreApi<SideViews> {
   /** Does what a square view can: it slides and zooms; what changes the scene goes to the session. Tells whether anything was done. */
-  perform(pane: SquarePane, commands: readonly Command[]): void;
+  perform(pane: SquarePane, commands: readonly Command[], gesture: MoveGesture): void;
   /** Frames all that is shown in each of the three. */
   fitAll(): void;
 }
@@ -45,10 +46,10 @@ export function createSides(session: Session): Sides {
   return {
     ...store,
     fitAll: () => store.setState(all(session.getState().scene)),
-    perform(pane, commands) {
+    perform(pane, commands, gesture) {
       for (const command of commands) {
         const { scene } = session.getState();
-        if (SCENE.has(command.kind)) session.perform([command]);
+        if (SCENE.has(command.kind)) session.perform([command], gesture);
         else {
           // A drag that would turn a free view slides a square one.
           const made: Command | null = command.kind === 'orbit' ? { kind: 'pan', dx: command.dx, dy: command.dy } : CAMERA.has(command.kind) ? command : null;

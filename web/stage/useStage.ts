@@ -2,6 +2,7 @@ import type { FramePoint, Gesture, Scheme } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
 import { effectiveVisibility } from '@core/navigation';
+import { byInterface, type InterfaceBinding } from '@core/trace';
 import type { View } from '@core/view';
 import type { CapsWorker } from '@web/workers/caps.worker';
 import type { Caps } from '@web/workers/makeCaps';
@@ -177,8 +178,8 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
   return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps, controls, nearHand };
 }
 
-/** Does what a dial, a tree or a panel asks for. Commands of one movement, told by the same `during`, are one gesture. */
-export function useCommand({ session, aids }: Stage): (command: Command, during?: object) => void {
+/** Does what a dial or a panel asks for, by the name under which a trace has it. Commands of one movement, told by the same `during`, are one gesture. */
+export function useCommand({ session, aids }: Stage, binding: InterfaceBinding): (command: Command, during?: object) => void {
   const gestures = useRef(new WeakMap<object, number>());
   return useCallback(
     (command, during) => {
@@ -186,9 +187,9 @@ export function useCommand({ session, aids }: Stage): (command: Command, during?
       const known = during && gestures.current.get(during);
       const id = known ?? session.newGesture();
       if (during) gestures.current.set(during, id);
-      session.perform([aids?.getState().standing ? standingCommand(command) : command], { id, device: 'interface', binding: 'dial' });
+      session.perform([aids?.getState().standing ? standingCommand(command) : command], byInterface(id, binding));
     },
-    [session, aids],
+    [session, aids, binding],
   );
 }
 

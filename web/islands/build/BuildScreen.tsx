@@ -2,6 +2,7 @@ import { COMMAND_GROUPS, type CommandGroupId, type Exercise, type Goal, type Goa
 import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
 import { contextFor, type ScoreCard } from '@core/scoring';
+import { byInterface } from '@core/trace';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { ViewDial } from '@web/stage/dial/ViewDial';
@@ -92,9 +93,13 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
     const untouched = JSON.stringify(step.criteria) === JSON.stringify(usualCriteria(step.goal));
     setStep({ goal, ...(untouched || goal.kind !== step.goal.kind ? { criteria: usualCriteria(goal) } : {}) });
   };
-  const command = useCommand(stage);
+  const command = useCommand(stage, 'dial');
   const go = useCallback(
-    (steps: number) => session?.perform(Array.from({ length: Math.abs(steps) }, (): Command => ({ kind: steps < 0 ? 'back' : 'forward' }))),
+    (steps: number) =>
+      session?.perform(
+        Array.from({ length: Math.abs(steps) }, (): Command => ({ kind: steps < 0 ? 'back' : 'forward' })),
+        byInterface(session.newGesture(), 'wake'),
+      ),
     [session],
   );
   const pictureOf = useMemo(() => (handle && session ? (view: View) => handle.pictureOf({ ...session.getState().scene, view }, 384) : null), [handle, session]);
@@ -351,7 +356,6 @@ export function BuildScreen({ id, saved, version: published, mine, model, groups
         <StageView
           stage={stage}
           label={`Stage: ${model.name}`}
-          onCommand={command}
           views={{ modelId: draft.model.id, forAll: model.mine }}
           landmarks={model.landmarks}
           overlay={

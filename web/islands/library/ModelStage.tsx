@@ -37,7 +37,7 @@ export function ModelStage({ prepared, home, label, onScene, landmarks = [], sho
   const { drawn } = stage;
   const scene = useStore(session, (s) => s.scene);
   useEffect(() => onScene(scene), [scene, onScene]);
-  const command = useCommand(stage);
+  const command = useCommand(stage, 'dial');
   const { aids } = stage;
   const named = landmarks.length > 0;
   // Here landmarks are set: they are shown until one puts them away.
@@ -48,7 +48,7 @@ export function ModelStage({ prepared, home, label, onScene, landmarks = [], sho
   return (
     <div className="flex min-w-0 flex-1 gap-4">
       <div className="flex min-w-0 flex-1 flex-col">
-        <StageView stage={stage} label={label} onCommand={command} landmarks={landmarks} />
+        <StageView stage={stage} label={label} landmarks={landmarks} />
       </div>
       <div className="flex w-52 shrink-0 flex-col gap-3">
         <ViewDial view={drawn ?? home} from={scene.view} scheme={scheme} onCommand={command} />

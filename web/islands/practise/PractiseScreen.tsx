@@ -1,6 +1,7 @@
 import type { GoalOf } from '@core/exercise';
 import type { Scheme } from '@core/input';
 import type { Command } from '@core/navigation';
+import { byInterface } from '@core/trace';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { ViewDial } from '@web/stage/dial/ViewDial';
@@ -113,9 +114,13 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
     return () => window.removeEventListener('keydown', key);
   }, []);
 
-  const command = useCommand(stage);
+  const command = useCommand(stage, 'dial');
   const go = useCallback(
-    (steps: number) => session?.perform(Array.from({ length: Math.abs(steps) }, (): Command => ({ kind: steps < 0 ? 'back' : 'forward' }))),
+    (steps: number) =>
+      session?.perform(
+        Array.from({ length: Math.abs(steps) }, (): Command => ({ kind: steps < 0 ? 'back' : 'forward' })),
+        byInterface(session.newGesture(), 'wake'),
+      ),
     [session],
   );
   const pictureOf = useMemo(() => (handle && session ? (view: View) => handle.pictureOf({ ...session.getState().scene, view }, 384) : null), [handle, session]);
@@ -245,7 +250,6 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
         <StageView
           stage={stage}
           label={`Stage: ${exercise.title}. Keys move the view; the scheme card lists them.`}
-          onCommand={command}
           recover={exercise.allowed.includes('recover')}
           views={{ modelId: exercise.model.id, forAll: false }}
           landmarks={landmarks}

@@ -1,7 +1,7 @@
 import { type Binding, bindingFor, bindingName, type Gesture, type Pick, pivotFor, resolve, type Scheme, type Surroundings, whyNothing } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
-import type { MoveGesture } from '@core/trace';
+import { byInterface, type MoveGesture } from '@core/trace';
 import type { Aids } from '../aids';
 import type { Pane } from '../panes';
 import type { Probes } from '../probing/probes';
@@ -72,7 +72,7 @@ export function createActing({ session, sides, aids, probes, scheme, onGesture }
 
   const give = (commands: readonly Command[], pane: Pane, gesture: MoveGesture): void => {
     if (pane.name === 'free') session.perform(commands, gesture);
-    else sides.perform(pane.name, commands);
+    else sides.perform(pane.name, commands, gesture);
   };
   const pickAt = (place: Place | null): Pick | null => (place ? probes.pick(sceneIn(place.pane), place.at.u, place.at.v) : null);
 
@@ -94,7 +94,7 @@ export function createActing({ session, sides, aids, probes, scheme, onGesture }
       const commands = resolve(inForce, gesture, scene, pick, surroundings(scene, id, using));
       const why = commands.length === 0 ? whyNothing(inForce, gesture, standing) : null;
       if (why) session.say(why);
-      else give(commands, pane, { id, device, binding: bindingName(binding) });
+      else give(commands, pane, using ? byInterface(id, 'near hand') : { id, device, binding: bindingName(binding) });
       return true;
     },
     hold(keys, place, id, names) {

@@ -1,4 +1,5 @@
 import { EYE_HEIGHT, eyeHeightOver, type Scene } from '@core/navigation';
+import { byInterface } from '@core/trace';
 import { eyeOf } from '@core/view';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { untilTakenBack } from '../hand/takeBack';
@@ -35,7 +36,7 @@ export function EyeRule({ session, scene, probes }: Props) {
   const bad = text !== null && heightWritten(text) === null;
   const to = (wanted: number, gesture = session.newGesture()): void => {
     const metres = Math.max(0.1, wanted) - height;
-    if (Math.abs(metres) > 1e-9) session.perform([{ kind: 'rise', metres }], { id: gesture, device: 'interface', binding: 'eye rule' });
+    if (Math.abs(metres) > 1e-9) session.perform([{ kind: 'rise', metres }], byInterface(gesture, 'eye rule'));
   };
   const heightAt = (event: PointerEvent<HTMLElement>): number => {
     const area = event.currentTarget.getBoundingClientRect();
@@ -72,7 +73,7 @@ export function EyeRule({ session, scene, probes }: Props) {
           const id = session.newGesture();
           const end = untilTakenBack(() => {
             held.current = null;
-            session.perform([{ kind: 'cancel' }], { id, device: 'interface', binding: 'eye rule' });
+            session.perform([{ kind: 'cancel' }], byInterface(id, 'eye rule'));
           });
           held.current = { id, end };
           to(heightAt(event), id);

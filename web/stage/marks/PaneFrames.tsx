@@ -1,3 +1,4 @@
+import { byInterface } from '@core/trace';
 import { Maximize2, Minimize2 } from 'lucide-react';
 import { useStore } from 'zustand';
 import type { Aids } from '../aids';
@@ -44,7 +45,7 @@ export function PaneFrames({ aids, sides, session }: Props) {
           className="button absolute top-1/2 left-1/2 -translate-x-1/2 -translate-y-1/2 !px-3 !py-0.5 text-xs"
           onClick={() => {
             sides.fitAll();
-            session.perform([{ kind: 'fit', what: 'all' }]);
+            session.perform([{ kind: 'fit', what: 'all' }], byInterface(session.newGesture(), 'four views'));
           }}
         >
           Fit all four

@@ -2,6 +2,7 @@ import type { GoalOf, Margins } from '@core/exercise';
 import { boxOf, type Mesh, middleOf } from '@core/geometry';
 import { addScaled, backOf, dot } from '@core/math';
 import { innerBox, referenceAt } from '@core/scoring';
+import { byInterface } from '@core/trace';
 import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
 import { type PointerEvent, useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
@@ -168,8 +169,7 @@ export function SectionArrow({ session, view, mesh }: { readonly session: Sessio
           const id = session.newGesture();
           const end = untilTakenBack(() => {
             last.current = null;
-            if (session.getState().scene.section !== section)
-              session.perform([{ kind: 'section', plane: section }], { id, device: 'mouse', binding: 'cut arrow' });
+            if (session.getState().scene.section !== section) session.perform([{ kind: 'section', plane: section }], byInterface(id, 'cut arrow'));
           });
           last.current = { x: event.clientX, y: event.clientY, id, end };
           event.stopPropagation();
@@ -180,7 +180,7 @@ export function SectionArrow({ session, view, mesh }: { readonly session: Sessio
           const du = (event.clientX - last.current.x) / area.height;
           const dv = -(event.clientY - last.current.y) / area.height;
           const metres = (du * way.u + dv * way.v) * way.metres;
-          if (metres !== 0) session.perform([{ kind: 'shiftSection', metres }], { id: last.current.id, device: 'mouse', binding: 'cut arrow' });
+          if (metres !== 0) session.perform([{ kind: 'shiftSection', metres }], byInterface(last.current.id, 'cut arrow'));
           last.current = { ...last.current, x: event.clientX, y: event.clientY };
         }}
         onPointerUp={() => {

@@ -1,0 +1,57 @@
+import type { CommandKind } from '../navigation';
+
+/** What is done on the screen rather than by the scheme, and the commands that each can give. A trace names them as bindings of the device `interface`. */
+export const INTERFACE_BINDINGS = {
+  dial: ['standard', 'opposite', 'level', 'turn', 'roll', 'look', 'snap', 'cancel'],
+  'eye rule': ['rise', 'cancel'],
+  'cut arrow': ['shiftSection', 'section', 'cancel'],
+  'saved view': ['projection', 'fieldOfView', 'centre', 'standard', 'turn', 'roll', 'zoom', 'section', 'showAll', 'show', 'style'],
+  wake: ['back', 'forward'],
+  panel: ['select', 'show', 'isolate', 'showAll', 'fit', 'centre', 'normalTo', 'section', 'shiftSection', 'flipSection', 'home', 'back', 'style', 'projection'],
+  'four views': ['fit'],
+  stand: ['level', 'walk', 'rise', 'look'],
+  'near hand': [
+    'orbit',
+    'pan',
+    'zoom',
+    'roll',
+    'look',
+    'zoomRegion',
+    'select',
+    'fit',
+    'home',
+    'back',
+    'forward',
+    'standard',
+    'opposite',
+    'snap',
+    'level',
+    'turn',
+    'centre',
+    'lookAt',
+    'normalTo',
+    'section',
+    'shiftSection',
+    'flipSection',
+    'show',
+    'isolate',
+    'showAll',
+    'style',
+    'projection',
+    'fieldOfView',
+    'dolly',
+    'walk',
+    'rise',
+    'reset',
+    'cancel',
+  ],
+} as const satisfies Record<string, readonly CommandKind[]>;
+
+export type InterfaceBinding = keyof typeof INTERFACE_BINDINGS;
+
+/** The gesture of something done on the screen. */
+export const byInterface = (id: number, binding: InterfaceBinding): { id: number; device: 'interface'; binding: InterfaceBinding } => ({
+  id,
+  device: 'interface',
+  binding,
+});
