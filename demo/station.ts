@@ -1,12 +1,13 @@
 import { type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping } from '@core';
 import { writeGlb } from '@formats';
 import { newId } from '@server/ids';
-import { addGroup, addMember } from '@server/repositories/people';
+import { meshOf } from '@server/meshes';
+import { addGroup, addMember, markMadeUp } from '@server/repositories/people';
 import type { Asked, Person, Service } from '@server/service';
-import { handIn, openAttempt } from '@server/services/attempts';
+import { asSent, handIn, openAttempt } from '@server/services/attempts';
 import { assignExercise, makeExercise, publish, saveDraft } from '@server/services/exercises';
 import { markLandmark } from '@server/services/landmarks';
-import { changeModel, importModel, meshOf } from '@server/services/models';
+import { changeModel, importModel } from '@server/services/models';
 import { makePerson } from '@server/services/people';
 import { COURSE, type DemoModel, draftOf } from './course';
 import { LANDMARKS, placed } from './landmarks';
@@ -89,14 +90,14 @@ async function practise(service: Service, person: Person, learner: DemoLearner, 
     const earlier = schemeById(learner.schemes[0] ?? '');
     const trace = earlier && earlier.id !== scheme.id ? slipping(made, earlier, scheme, hand.slips, opened.seed) : made;
     clock += trace.end * 1000 + 1000;
-    await handIn(asked, opened.id, trace);
+    await handIn(asked, opened.id, asSent(trace));
   }
 }
 
 /** Everything of the demo, made through the services as people would make it. `say`: told what is being done. */
 export async function seedStation(service: Service, say: (text: string) => void = () => {}): Promise<void> {
   say('The station: people and models …');
-  await makePerson(service, { ...LEAD, role: 'lead', password: PASSWORD });
+  const lead = await makePerson(service, { ...LEAD, role: 'lead', password: PASSWORD });
   const instructor = await makePerson(service, { ...INSTRUCTOR, role: 'instructor', password: PASSWORD });
   const group = { id: newId(), name: GROUP };
   await addGroup(service.db, group, service.now());
@@ -107,6 +108,7 @@ export async function seedStation(service: Service, say: (text: string) => void 
     await addMember(service.db, group.id, person.id, 'trainee');
     learners.push({ person, learner });
   }
+  await markMadeUp(service.db, [lead.id, instructor.id, ...learners.map(({ person }) => person.id)]);
   say('The course …');
   const course = await publishCourse({ ...service, who: instructor }, group.id);
   say('Four weeks of practice, replayed and scored …');

@@ -15,20 +15,31 @@ export function openMesh(bytes: Uint8Array, parse: (value: unknown) => Header): 
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < 8 || view.getUint32(0, true) !== MESH_MAGIC) throw new FormatError('format', 'This is no mesh file.');
   const length = view.getUint32(4, true);
-  const found = parse(JSON.parse(new TextDecoder().decode(bytes.subarray(8, 8 + length))));
+  const found = parse(JSON.parse(new TextDecoder().decode(bytes.slice(8, 8 + length))));
   const start = Math.ceil((8 + length) / 4) * 4;
   const middle = start + found.corners * 12;
   if (bytes.length < middle + found.indices * 4) throw new FormatError('truncated', 'The mesh file is cut off.');
+  const positions = placed(bytes, start, middle);
+  const indices = placed(bytes, middle, middle + found.indices * 4);
   return {
-    positions: new Float32Array(copied(bytes, start, middle)),
-    indices: new Uint32Array(copied(bytes, middle, middle + found.indices * 4)),
+    positions: new Float32Array(positions.buffer, positions.at, found.corners * 3),
+    indices: new Uint32Array(indices.buffer, indices.at, found.indices),
     parts: found.parts,
   };
 }
 
-/** A copy of a range in memory of its own: Node's Buffer shares its memory, also through `slice`. */
-function copied(bytes: Uint8Array, from: number, to: number): ArrayBuffer {
+/** Ids of the parts of a mesh file, read from its head alone. */
+export function partIdsOf(bytes: Uint8Array): string[] {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 8 || view.getUint32(0, true) !== MESH_MAGIC) throw new FormatError('format', 'This is no mesh file.');
+  const { parts } = JSON.parse(new TextDecoder().decode(bytes.slice(8, 8 + view.getUint32(4, true)))) as { parts: { id: string }[] };
+  return parts.map((part) => part.id);
+}
+
+/** A range as it lies in shared memory, or a copy of it: Node's Buffer shares its memory, also through `slice`. */
+function placed(bytes: Uint8Array, from: number, to: number): { buffer: ArrayBufferLike; at: number } {
+  if (typeof SharedArrayBuffer !== 'undefined' && bytes.buffer instanceof SharedArrayBuffer) return { buffer: bytes.buffer, at: bytes.byteOffset + from };
   const own = new Uint8Array(to - from);
   own.set(bytes.subarray(from, to));
-  return own.buffer;
+  return { buffer: own.buffer, at: 0 };
 }

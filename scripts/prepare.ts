@@ -1,30 +1,73 @@
 /** Migrates the database, keeps the built-in schemes, and seeds the demo once. `--reset` begins with an empty database. */
 
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { INSTRUCTOR, LEAD, LEARNERS } from '@demo/people';
 import { seedStation } from '@demo/station';
-import { connect, databaseName, migrate, openDatabase } from '@server/database';
-import { openFileStore } from '@server/files';
+import { alone, dropDatabase, ensureDatabase, migrate } from '@server/database';
+import { type OpenService, openService, ownPlaces } from '@server/openService';
+import { blobSize } from '@server/repositories/blobs';
+import { countPeople, findBySignIn, markMadeUp } from '@server/repositories/people';
+import { isHalfMade, readSetting, writeSetting } from '@server/repositories/settings';
 import { keepBuiltInSchemes } from '@server/services/schemes';
 
-const url = process.env.DATABASE_URL;
-const folder = process.env.DIALHOME_FILES;
-if (!url || !folder) {
-  process.stderr.write('DATABASE_URL and DIALHOME_FILES must be set; "npm start" sets them.\n');
-  process.exit(1);
-}
+const { url, folder } = ownPlaces();
+const demo = Boolean(process.env.DIALHOME_DEMO);
 const say = (text: string): void => void process.stdout.write(`${text}\n`);
+const SEEDING = 'demo seeding';
 
-if (process.argv.includes('--reset')) {
-  const server = connect(url, undefined);
-  await server.raw('drop database if exists ??', [databaseName(url)]);
-  await server.destroy();
+/** Files of an installation from before they were kept in the database. */
+async function takeFilesIn({ db, files }: OpenService): Promise<void> {
+  for (const part of await readdir(folder).catch(() => []))
+    for (const name of await readdir(join(folder, part)).catch(() => []))
+      if (/^[0-9a-f]{64}$/.test(name) && (await blobSize(db, name)) === null) await files.keep(await readFile(join(folder, part, name)));
 }
-const db = await openDatabase(url);
-try {
+
+/** Marks the made-up people of a demo that was seeded before it was written down who they are. */
+async function markThem({ db }: OpenService): Promise<void> {
+  const found = await Promise.all([LEAD, INSTRUCTOR, ...LEARNERS].map(({ signIn }) => findBySignIn(db, signIn)));
+  await markMadeUp(
+    db,
+    found.flatMap((entry) => (entry ? [entry.person.id] : [])),
+  );
+}
+
+/** Prepares the database once; false when what an interrupted start left there has to be taken away first. */
+async function prepared(service: OpenService): Promise<boolean> {
+  const { db } = service;
+  if (await isHalfMade(db)) return false;
   await migrate(db);
-  const service = { db, files: openFileStore(folder), now: () => new Date() };
+  await service.files.tidy();
+  await takeFilesIn(service);
   await keepBuiltInSchemes(service);
-  const people = await db('people').count({ n: '*' }).first();
-  if (process.env.DIALHOME_DEMO && Number(people?.n ?? 0) === 0) await seedStation(service, say);
-} finally {
-  await db.destroy();
+  if (!demo) return true;
+  const state = await readSetting(db, SEEDING);
+  if (state === 'done') return true;
+  if (state === 'begun') return false;
+  if ((await countPeople(db)) > 0) {
+    // Seeded by an earlier version, whole or not.
+    if (!(await db('exercises').first('id'))) return false;
+    await markThem(service);
+  } else {
+    await writeSetting(db, SEEDING, 'begun');
+    await seedStation(service, say);
+  }
+  await writeSetting(db, SEEDING, 'done');
+  return true;
 }
+
+await alone(url, async () => {
+  if (process.argv.includes('--reset')) await dropDatabase(url);
+  for (let tries = 1; ; tries++) {
+    await ensureDatabase(url);
+    const service = openService(url, folder);
+    try {
+      if (await prepared(service)) return;
+    } finally {
+      await service.close();
+    }
+    if (tries > 1) throw new Error('The database could not be prepared: what an earlier start left there is still in the way.');
+    say('An earlier start was interrupted before it was done: beginning afresh …');
+    await dropDatabase(url);
+  }
+});

@@ -1,6 +1,7 @@
-/** `npm start`: everything from a bare clone to a working page. `-- --reset` begins afresh. */
-import { spawn } from 'node:child_process';
-import { rmSync } from 'node:fs';
+/** `npm start`: everything from a bare clone to a working page, watched while it runs. `-- --reset` begins afresh, `-- --no-demo` without made-up people. */
+import { fork } from 'node:child_process';
+import { mkdirSync, rmSync } from 'node:fs';
+import { networkInterfaces } from 'node:os';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt } from './setup/build.mjs';
@@ -8,60 +9,114 @@ import { command } from './setup/commands.mjs';
 import { freePort, startMariaDb } from './setup/mariaDb.mjs';
 import { ensureDebianPackages, ensureNodeModules } from './setup/packages.mjs';
 import { Advice, run, say } from './setup/say.mjs';
+import { keepRunning } from './setup/watch.mjs';
 
 process.chdir(join(fileURLToPath(import.meta.url), '../..'));
 const reset = process.argv.includes('--reset');
 const real = process.argv.includes('--no-demo');
-const DATA = '.data';
+const DATA = process.env.DIALHOME_DATA ?? '.data';
 const DATABASE = real ? 'dial_home' : 'dial_home_demo';
+const HOST = process.env.HOST || '127.0.0.1';
+
+/** The application's own process, once it listens. */
+function startServer(env) {
+  return new Promise((done, fail) => {
+    const child = fork('scripts/serve.mjs', { stdio: ['ignore', 'inherit', 'inherit', 'ipc'], env: { ...process.env, ...env, NODE_ENV: 'production' } });
+    const ended = new Promise((over) => child.once('exit', (code, signal) => over(signal ?? `code ${code}`)));
+    ended.then((why) => fail(new Advice(`The server did not start (${why}).`)));
+    child.once('message', () =>
+      done({
+        ended,
+        async stop() {
+          child.kill('SIGTERM');
+          await ended;
+        },
+      }),
+    );
+  });
+}
+
+/** Addresses at which other computers of the network reach this one. */
+const networkAddresses = () =>
+  Object.values(networkInterfaces())
+    .flat()
+    .filter((entry) => entry && !entry.internal && entry.family === 'IPv4')
+    .map((entry) => entry.address);
+
+function sayReady(port) {
+  const { PUBLIC_URL } = process.env;
+  const everywhere = HOST === '0.0.0.0' || HOST === '::';
+  say(`\nDial Home is ready: http://${everywhere ? '127.0.0.1' : HOST}:${port}`);
+  if (everywhere) {
+    for (const address of networkAddresses()) say(`From other computers:   http://${address}:${port}`);
+    say('Without TLS a real 3D mouse cannot be connected from other computers; docs/running.md says how to add it.');
+  }
+  if (PUBLIC_URL) say(`For the class:          ${PUBLIC_URL}`);
+  if (!real) say('Demo sign-ins: the buttons on the sign-in page, or edda, maren, ida, tomas … with the password "lighthouse".');
+  else say('People: npm run people -- lead "Name" sign-in makes the first lead.');
+  say(`What happens is written to ${join(DATA, 'log', 'requests.log')}. Ctrl-C stops everything.`);
+}
 
 async function main() {
   const own = !process.env.DATABASE_URL;
   if (own) await ensureDebianPackages({ browser: false });
   await ensureNodeModules();
+  mkdirSync(join(DATA, 'log'), { recursive: true, mode: 0o700 });
+  const wanted = Number(process.env.PORT ?? 4310);
+  if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535) throw new Advice('PORT must be a number from 1 to 65535.');
+  await ensureBuilt();
   if (reset) {
     say('Beginning afresh: the earlier data are removed …');
     rmSync(join(DATA, 'files'), { recursive: true, force: true });
   }
-  if (own) say('Starting the database …');
-  const database = own ? await startMariaDb(join(DATA, 'mariadb')) : { url: null, stop: async () => {} };
-  const env = {
-    DATABASE_URL: process.env.DATABASE_URL ?? `${database.url}/${DATABASE}`,
-    DIALHOME_FILES: resolve(DATA, 'files'),
-    DIALHOME_DEMO: real ? '' : '1',
-  };
-  let server = null;
+
+  /** What has been started, to be stopped the other way round. */
+  const running = [];
   let stopping = false;
   const stop = async () => {
     if (stopping) return;
     stopping = true;
     say('\nStopping …');
-    server?.kill('SIGTERM');
-    await database.stop();
+    for (const part of running.reverse()) await part.stop();
     process.exit();
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+  process.on('SIGHUP', stop);
+
   try {
+    let url = process.env.DATABASE_URL;
+    if (own) {
+      say('Starting the database …');
+      let port = 0;
+      running.push(
+        await keepRunning(
+          'the database',
+          async () => {
+            const database = await startMariaDb(join(DATA, 'mariadb'), { port });
+            ({ port } = database);
+            url = `${database.url}/${DATABASE}`;
+            return database;
+          },
+          say,
+        ),
+      );
+    }
+    const env = {
+      DATABASE_URL: url,
+      DIALHOME_FILES: resolve(DATA, 'files'),
+      DIALHOME_DEMO: real ? '' : '1',
+      LOG_FILE: process.env.LOG_FILE ?? resolve(DATA, 'log', 'requests.log'),
+    };
+    mkdirSync(env.DIALHOME_FILES, { recursive: true });
     await command('npx', ['tsx', 'scripts/prepare.ts', ...(reset ? ['--reset'] : [])], { env, advice: 'The data could not be prepared.' });
-    await ensureBuilt();
-    const wanted = Number(process.env.PORT ?? 4310);
-    if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535) throw new Advice('PORT must be a number from 1 to 65535.');
-    const port = await freePort(wanted);
+    if (stopping) return;
+    const port = await freePort(wanted, HOST);
     if (port !== wanted) say(`Port ${wanted} is in use, so another is taken.`);
-    server = spawn(process.execPath, ['scripts/serve.mjs'], {
-      stdio: ['ignore', 'inherit', 'inherit'],
-      env: { ...process.env, ...env, PORT: String(port), NODE_ENV: 'production' },
-    });
-    server.on('exit', (code) => {
-      if (!stopping) {
-        say(`The server ended with code ${code}.`);
-        process.exitCode = 1;
-        stop();
-      }
-    });
+    running.push(await keepRunning('the server', () => startServer({ ...env, PORT: String(port) }), say));
+    sayReady(port);
   } catch (error) {
-    await database.stop();
+    for (const part of running.reverse()) await part.stop();
     throw error;
   }
 }

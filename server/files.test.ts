@@ -5,14 +5,20 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type FileStore, openFileStore } from './files';
 import { newToken, sha256 } from './ids';
 import { parseColumn } from './json';
+import { openTestService, type TestService } from './tests/testService';
 
 let folder: string;
+let service: TestService;
 let store: FileStore;
-beforeAll(() => {
+beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'dial-home-files-'));
-  store = openFileStore(folder);
+  service = await openTestService();
+  store = openFileStore(service.db, folder);
 });
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(async () => {
+  await service.close();
+  rmSync(folder, { recursive: true, force: true });
+});
 
 describe('the file store', () => {
   it('keeps bytes under their own hash and gives them back', async () => {
@@ -27,6 +33,28 @@ describe('the file store', () => {
     const hashes = await Promise.all(Array.from({ length: 6 }, () => store.keep(bytes)));
     expect(new Set(hashes).size).toBe(1);
     expect(readdirSync(join(folder, (hashes[0] as string).slice(0, 2))).filter((name) => name.startsWith(hashes[0] as string))).toHaveLength(1);
+  });
+
+  it('a large file comes back whole in any process, also where there is no copy of it', async () => {
+    const bytes = Uint8Array.from({ length: 2_500_000 }, (_, i) => (i * 7919) % 251);
+    const hash = await store.keep(bytes);
+    const elsewhere = mkdtempSync(join(tmpdir(), 'dial-home-files-'));
+    const other = openFileStore(service.db, elsewhere);
+    expect(Buffer.compare(Buffer.from(await other.read(hash)), Buffer.from(bytes))).toBe(0);
+    expect(readdirSync(join(elsewhere, hash.slice(0, 2)))).toEqual([hash]);
+    rmSync(elsewhere, { recursive: true, force: true });
+    const { size, stream } = await other.open(hash);
+    expect(size).toBe(bytes.length);
+    expect(sha256(new Uint8Array(await new Response(stream).arrayBuffer()))).toBe(hash);
+    rmSync(elsewhere, { recursive: true, force: true });
+  });
+
+  it('what an interrupted write left behind is taken away', async () => {
+    const hash = await store.keep(new Uint8Array(20).fill(3));
+    const draft = `${hash}.0d9b7f1c-half`;
+    writeFileSync(join(folder, hash.slice(0, 2), draft), 'half');
+    await store.tidy();
+    expect(readdirSync(join(folder, hash.slice(0, 2)))).toEqual([hash]);
   });
 
   it('a half-written file of before is written again', async () => {

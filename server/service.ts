@@ -1,5 +1,7 @@
 import type { Database } from './database';
 import type { FileStore } from './files';
+import type { Limits } from './limits';
+import type { Pool } from './pool';
 
 export type Role = 'lead' | 'instructor' | 'trainee';
 
@@ -14,6 +16,8 @@ export interface Person {
 export interface Service {
   readonly db: Database;
   readonly files: FileStore;
+  readonly pool: Pool;
+  readonly limits: Limits;
   readonly now: () => Date;
 }
 

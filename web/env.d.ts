@@ -6,5 +6,7 @@ declare namespace App {
     who: import('@server/service').Person | null;
     token: string | null;
     service: import('@server/service').Service;
+    /** Of this request, as the log and an error name it. */
+    requestId: string;
   }
 }

@@ -50,6 +50,16 @@ export const exerciseSchema = z.object({
   showTarget: z.boolean(),
 });
 
+/** A draft has the shape of an exercise; only its words may still be missing. */
+export const draftSchema = exerciseSchema.extend({
+  title: z.string().max(120, 'keep it under 120 characters'),
+  brief: z.string().max(2000),
+  steps: z
+    .array(stepSchema.extend({ brief: z.string().max(2000) }))
+    .min(1)
+    .max(20),
+});
+
 export type Exercise = z.infer<typeof exerciseSchema>;
 export type Step = z.infer<typeof stepSchema>;
 export type Criterion = z.infer<typeof criterionSchema>;

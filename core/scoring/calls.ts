@@ -1,5 +1,5 @@
 import type { Call, GoalOf } from '../exercise';
-import { angleBetween, angleOfRotation, backOf, shuffled, unit, type Vec3 } from '../math';
+import { angleBetween, angleOfRotation, backOf, shuffled, unit } from '../math';
 import { navigate } from '../navigation';
 import { lastMoveBy, pausedBetween } from '../trace';
 import { angleToStandard, FRAME, nearestStandard, type View } from '../view';
@@ -18,7 +18,11 @@ export function callOrder(goal: GoalOf<'callView'>, seed: number): number[] {
 /** Angle left to what a call asks, radians. `from`: the view when it was called. */
 export function callError(call: Call, view: View, from: View): number {
   if (call.kind === 'standard') return angleToStandard(view.orientation, call.name);
-  if (call.kind === 'face') return angleBetween(backOf(view.orientation), unit(call.normal) as Vec3);
+  if (call.kind === 'face') {
+    const normal = unit(call.normal);
+    // A face that is kept secret has none.
+    return normal ? angleBetween(backOf(view.orientation), normal) : Math.PI;
+  }
   return angleOfRotation(navigate(from, { kind: 'opposite' }, { frame: FRAME }).orientation, view.orientation);
 }
 

@@ -1,5 +1,6 @@
 /** How close an attempt came: criteria, points, score cards. */
 export * from './calls';
+export * from './coarse';
 export * from './details';
 export * from './evidence';
 export * from './followed';

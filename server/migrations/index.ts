@@ -4,6 +4,7 @@ import * as savedViews from './002-saved-views';
 import * as ownSchemes from './003-own-schemes';
 import * as landmarks from './004-landmarks';
 import * as slips from './005-slips';
+import * as forClass from './006-class';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -11,6 +12,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '003-own-schemes', migration: ownSchemes },
   { name: '004-landmarks', migration: landmarks },
   { name: '005-slips', migration: slips },
+  { name: '006-class', migration: forClass },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

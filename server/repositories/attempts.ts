@@ -1,8 +1,13 @@
-import { gunzipSync, gzipSync } from 'node:zlib';
-import { type CountedSlip, type SchemeFamily, type ScoreCard, type Trace, traceSchema } from '@core';
-import type { Knex } from 'knex';
-import type { Database } from '../database';
+import { promisify } from 'node:util';
+import { gunzip, gzip } from 'node:zlib';
+import { type CountedSlip, type SchemeFamily, type ScoreCard, type Trace, traceSchema, type Unlikely } from '@core';
+import { z } from 'zod';
+import { type Database, transact } from '../database';
 import { parseColumn } from '../json';
+import type { Scored } from '../pool';
+
+const zipped = promisify(gzip);
+const unzipped = promisify(gunzip);
 
 export interface Attempt {
   readonly id: string;
@@ -14,6 +19,12 @@ export interface Attempt {
   readonly seed: number;
   readonly openedAt: Date;
   readonly handedInAt: Date | null;
+  /** Handed in well after it was finished. */
+  readonly late: boolean;
+  /** What of it no hand does. */
+  readonly unlikely: readonly Unlikely[];
+  /** Why it could not be scored. */
+  readonly refusedWhy: string | null;
 }
 
 interface Row {
@@ -30,6 +41,9 @@ interface Row {
   handed_in_at: Date | null;
   trace: Buffer | null;
   card: string | null;
+  late: number;
+  unlikely: unknown;
+  refused_why: string | null;
 }
 
 const toAttempt = (row: Row): Attempt => ({
@@ -42,9 +56,13 @@ const toAttempt = (row: Row): Attempt => ({
   seed: row.seed,
   openedAt: row.opened_at,
   handedInAt: row.handed_in_at,
+  late: Boolean(row.late),
+  // Written by this server from `unlikeAHand`.
+  unlikely: (parseColumn(row.unlikely) as Unlikely[] | null) ?? [],
+  refusedWhy: row.refused_why,
 });
 
-export async function addAttempt(db: Database, attempt: Attempt): Promise<void> {
+export async function addAttempt(db: Database, attempt: Omit<Attempt, 'handedInAt' | 'late' | 'unlikely' | 'refusedWhy'>): Promise<void> {
   await db('attempts').insert({
     id: attempt.id,
     person_id: attempt.personId,
@@ -71,29 +89,88 @@ export async function cardOf(db: Database, id: string): Promise<ScoreCard | null
   return row?.card ? (parseColumn(row.card) as ScoreCard) : null;
 }
 
-export async function traceOf(db: Database, id: string): Promise<Trace | null> {
+/** The trace as it was kept: JSON. */
+export async function traceBytes(db: Database, id: string): Promise<Uint8Array | null> {
   const row = await db<Row>('attempts').where({ id }).first('trace');
-  return row?.trace ? traceSchema.parse(JSON.parse(gunzipSync(row.trace).toString('utf8'))) : null;
+  return row?.trace ? unzipped(row.trace) : null;
+}
+
+export async function traceOf(db: Database, id: string): Promise<Trace | null> {
+  const bytes = await traceBytes(db, id);
+  return bytes ? traceSchema.parse(JSON.parse(new TextDecoder().decode(bytes))) : null;
+}
+
+/** What is kept of an attempt that was scored. */
+export interface HandIn {
+  readonly trace: Uint8Array;
+  readonly card: string;
+  readonly facts: Scored['facts'];
+  readonly handedInAt: Date;
+  /** Handed in well after it was finished, as when the network was away. */
+  readonly late: boolean;
 }
 
 /** Keeps what was handed in, once: false when it had been before. */
-export async function keepHandIn(db: Database, id: string, trace: Trace, card: ScoreCard, handedInAt: Date): Promise<boolean> {
-  return db.transaction(async (tx: Knex.Transaction) => {
+export async function keepHandIn(db: Database, id: string, { trace, card, facts, handedInAt, late }: HandIn): Promise<boolean> {
+  return transact(db, async (tx) => {
     const row = await tx<Row>('attempts').where({ id }).forUpdate().first('handed_in_at');
     if (!row || row.handed_in_at) return false;
     await tx('attempts')
       .where({ id })
       .update({
         handed_in_at: handedInAt,
-        trace: gzipSync(JSON.stringify(trace)),
-        card: JSON.stringify(card),
-        score: card.score,
-        flashes: card.flashes,
-        seconds: card.seconds,
-        gestures: card.gestures,
+        trace: Buffer.from(trace),
+        card,
+        score: facts.score,
+        flashes: facts.flashes,
+        seconds: facts.seconds,
+        gestures: facts.gestures,
+        unlikely: facts.unlikely.length > 0 ? JSON.stringify(facts.unlikely) : null,
+        late,
       });
-    await tx('attempt_steps').insert(card.steps.map((step, i) => ({ attempt_id: id, step: i, skill: step.skill, score: step.score, seconds: step.seconds })));
-    if (card.slips) await tx('attempt_slips').insert(card.slips.map((slip) => ({ attempt_id: id, ...slip })));
+    await tx('attempt_steps').insert(facts.steps.map((step, i) => ({ attempt_id: id, step: i, skill: step.skill, score: step.score, seconds: step.seconds })));
+    if (facts.slips) await tx('attempt_slips').insert(facts.slips.map((slip) => ({ attempt_id: id, ...slip })));
+    return true;
+  });
+}
+
+/** Keeps an attempt that could not be scored, with the reason, as it was sent. */
+export async function keepRefused(db: Database, id: string, body: Uint8Array, why: string, now: Date): Promise<void> {
+  await db('attempts')
+    .where({ id })
+    .whereNull('handed_in_at')
+    .update({ refused_body: Buffer.from(await zipped(body)), refused_why: why.slice(0, 200), refused_at: now });
+}
+
+/** Attempts of these people that could not be scored, newest first. */
+export async function refusedLines(
+  db: Database,
+  personIds: readonly string[],
+): Promise<{ id: string; personId: string; title: string; why: string; at: Date }[]> {
+  if (personIds.length === 0) return [];
+  const rows = await db('attempts as a')
+    .join('exercise_versions as v', function () {
+      this.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version');
+    })
+    .whereIn('a.person_id', [...personIds])
+    .whereNotNull('a.refused_at')
+    .whereNull('a.handed_in_at')
+    .orderBy('a.refused_at', 'desc')
+    .limit(50)
+    .select('a.id', 'a.person_id', 'v.title', 'a.refused_why', 'a.refused_at');
+  return rows.map((row) => ({ id: row.id, personId: row.person_id, title: row.title, why: row.refused_why, at: row.refused_at }));
+}
+
+/** Counts a hint that was given for a step and tells how many there now are; null when the attempt is over. */
+export async function giveHint(db: Database, id: string, step: number, number: number): Promise<boolean> {
+  return transact(db, async (tx) => {
+    const row = await tx('attempts').where({ id }).forUpdate().first('handed_in_at', 'hints_given');
+    if (!row || row.handed_in_at) return false;
+    const given = z.record(z.string(), z.number()).parse(parseColumn(row.hints_given) ?? {});
+    if (number > (given[step] ?? 0)) return false;
+    await tx('attempts')
+      .where({ id })
+      .update({ hints_given: JSON.stringify({ ...given, [step]: Math.max(given[step] ?? 0, number + 1) }) });
     return true;
   });
 }
@@ -112,6 +189,7 @@ export interface AttemptLine {
   readonly seconds: number;
   readonly gestures: number;
   readonly handedInAt: Date;
+  readonly late: boolean;
 }
 
 /** Handed-in attempts of these people, oldest first. */
@@ -141,6 +219,7 @@ export async function attemptLines(db: Database, personIds: readonly string[]): 
       'a.seconds',
       'a.gestures',
       'a.handed_in_at',
+      'a.late',
     );
   return rows.map((row) => ({
     id: row.id,
@@ -155,6 +234,7 @@ export async function attemptLines(db: Database, personIds: readonly string[]): 
     seconds: row.seconds,
     gestures: row.gestures,
     handedInAt: row.handed_in_at,
+    late: Boolean(row.late),
   }));
 }
 

@@ -86,6 +86,8 @@ export async function addVersion(db: Database, version: ExerciseVersion): Promis
     version: version.version,
     title: version.content.title,
     content: JSON.stringify(version.content),
+    model_id: version.content.model.id,
+    model_revision: version.content.model.revision,
     pictures: JSON.stringify(version.pictures),
     published_at: version.publishedAt,
   });

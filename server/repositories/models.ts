@@ -78,6 +78,11 @@ export async function findModel(db: Database, id: string): Promise<Model | null>
   return row ? toModel(row) : null;
 }
 
+/** Waits until no other transaction works on the model: what is counted then is still so when it is written. */
+export async function lockModel(db: Database, id: string): Promise<void> {
+  await db('models').where({ id }).forUpdate().first('id');
+}
+
 /** Changes the name, and whether other instructors may use it. */
 export async function updateModel(db: Database, model: Pick<Model, 'id' | 'name' | 'shared'>): Promise<void> {
   await db('models').where({ id: model.id }).update({ name: model.name, shared: model.shared });
@@ -100,21 +105,22 @@ export async function listModels(db: Database, ownerId: string | null): Promise<
   return (await query).map(toModel);
 }
 
-/** Ids of the models whose bytes these are. */
-export async function modelsWithMesh(db: Database, meshHash: string): Promise<string[]> {
-  return (await db<RevisionRow>('model_revisions').where({ mesh_hash: meshHash }).distinct('model_id')).map((row) => row.model_id);
+/** Revisions whose bytes these are. */
+export async function revisionsWithMesh(db: Database, meshHash: string): Promise<{ modelId: string; revision: number }[]> {
+  const rows = await db<RevisionRow>('model_revisions').where({ mesh_hash: meshHash }).select('model_id', 'revision');
+  return rows.map((row) => ({ modelId: row.model_id, revision: row.revision }));
 }
 
-/** Whether a trainee has an exercise on one of these models assigned. */
-export async function assignedOn(db: Database, personId: string, modelIds: readonly string[]): Promise<boolean> {
-  if (modelIds.length === 0) return false;
-  const row = await db('assignments')
+/** Revisions of a model that a trainee works on: those of exercises assigned to them, and those of their own attempts. */
+export async function revisionsFor(db: Database, personId: string, modelId: string): Promise<number[]> {
+  const assigned: { revision: number }[] = await db('assignments')
     .join('memberships', 'memberships.group_id', 'assignments.group_id')
     .join('exercise_versions as v', function () {
       this.on('v.exercise_id', 'assignments.exercise_id').andOn('v.version', 'assignments.version');
     })
     .where({ 'memberships.person_id': personId, 'memberships.role': 'trainee' })
-    .whereIn(db.raw("json_value(v.content, '$.model.id')") as unknown as string, [...modelIds])
-    .first('assignments.id');
-  return row !== undefined;
+    .where({ 'v.model_id': modelId })
+    .distinct('v.model_revision as revision');
+  const done: { revision: number }[] = await db('attempts').where({ person_id: personId, model_id: modelId }).distinct('model_revision as revision');
+  return [...new Set([...assigned, ...done].map((row) => row.revision))];
 }

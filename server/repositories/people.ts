@@ -1,7 +1,7 @@
 import type { Database } from '../database';
 import type { Person, Role } from '../service';
 
-interface Row {
+export interface PersonRow {
   id: string;
   name: string;
   sign_in: string;
@@ -9,15 +9,20 @@ interface Row {
   password_hash: string;
 }
 
-const toPerson = (row: Row): Person => ({ id: row.id, name: row.name, signIn: row.sign_in, role: row.role });
+export const toPerson = (row: PersonRow): Person => ({ id: row.id, name: row.name, signIn: row.sign_in, role: row.role });
 
 export async function findPerson(db: Database, id: string): Promise<Person | null> {
-  const row = await db<Row>('people').where({ id }).first();
+  const row = await db<PersonRow>('people').where({ id }).first();
   return row ? toPerson(row) : null;
 }
 
+/** Waits until no other transaction works on the person: what is counted then is still so when it is written. */
+export async function lockPerson(db: Database, id: string): Promise<void> {
+  await db('people').where({ id }).forUpdate().first('id');
+}
+
 export async function findBySignIn(db: Database, signIn: string): Promise<{ person: Person; passwordHash: string } | null> {
-  const row = await db<Row>('people').where({ sign_in: signIn }).first();
+  const row = await db<PersonRow>('people').where({ sign_in: signIn }).first();
   return row ? { person: toPerson(row), passwordHash: row.password_hash } : null;
 }
 
@@ -25,12 +30,24 @@ export async function addPerson(db: Database, person: Person, passwordHash: stri
   await db('people').insert({ id: person.id, name: person.name, sign_in: person.signIn, role: person.role, password_hash: passwordHash, created_at: now });
 }
 
+/** Marks people as made up: they may come in without a password where a demo is shown. */
+export async function markMadeUp(db: Database, ids: readonly string[]): Promise<void> {
+  await db('people')
+    .whereIn('id', [...ids])
+    .update({ made_up: true });
+}
+
+export async function passwordHashOf(db: Database, id: string): Promise<string | null> {
+  const row = await db<PersonRow>('people').where({ id }).first('password_hash');
+  return row?.password_hash ?? null;
+}
+
 export async function setPassword(db: Database, id: string, passwordHash: string): Promise<void> {
   await db('people').where({ id }).update({ password_hash: passwordHash });
 }
 
 export async function listPeople(db: Database): Promise<Person[]> {
-  return (await db<Row>('people').orderBy('name')).map(toPerson);
+  return (await db<PersonRow>('people').orderBy('name')).map(toPerson);
 }
 
 export interface Group {
@@ -64,7 +81,7 @@ export async function groupsOf(db: Database, personId: string, role: 'instructor
 }
 
 export async function membersOf(db: Database, groupId: string, role: 'instructor' | 'trainee'): Promise<Person[]> {
-  const rows: Row[] = await db('memberships')
+  const rows: PersonRow[] = await db('memberships')
     .join('people', 'people.id', 'memberships.person_id')
     .where({ group_id: groupId, 'memberships.role': role })
     .select('people.*')
@@ -79,4 +96,9 @@ export async function teaches(db: Database, instructorId: string, traineeId: str
     .where({ 'mine.person_id': instructorId, 'mine.role': 'instructor', 'theirs.person_id': traineeId, 'theirs.role': 'trainee' })
     .first('mine.group_id');
   return row !== undefined;
+}
+
+export async function countPeople(db: Database): Promise<number> {
+  const row = await db('people').count({ n: '*' }).first();
+  return Number(row?.n ?? 0);
 }

@@ -63,7 +63,6 @@ describe('the database', () => {
     expect(await indexed('attempts')).toEqual(expect.arrayContaining(['person_id,handed_in_at', 'exercise_id,person_id,handed_in_at']));
     expect(await indexed('attempt_steps')).toContain('attempt_id,step');
     expect(await indexed('memberships')).toEqual(expect.arrayContaining(['group_id,person_id', 'person_id,role']));
-    expect(await indexed('sign_in_failures')).toEqual(expect.arrayContaining(['account,at', 'address,at']));
   });
 
   it('attempts cannot refer to versions, revisions or people that are not there', async () => {

@@ -50,6 +50,12 @@ export async function addScheme(db: Database, id: string, ownerId: string, now: 
   await db('schemes').insert({ id, owner_id: ownerId, removed_at: null, created_at: now });
 }
 
+/** Schemes that a person made and has not put away. */
+export async function countOwn(db: Database, ownerId: string): Promise<number> {
+  const row = await db('schemes').where({ owner_id: ownerId }).whereNull('removed_at').count({ n: '*' }).first();
+  return Number(row?.n ?? 0);
+}
+
 export async function ownerOf(db: Database, id: string): Promise<{ ownerId: string; ownerName: string } | null> {
   const row = await db('schemes as s').join('people as p', 'p.id', 's.owner_id').where({ 's.id': id }).whereNull('s.removed_at').first('p.id', 'p.name');
   return row ? { ownerId: row.id, ownerName: row.name } : null;

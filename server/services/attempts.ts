@@ -1,6 +1,8 @@
-import { checkTrace, detailsOf, type Exercise, type ScoreCard, type ScoredModel, type StepDetail, scoreAttempt, type Trace, type View } from '@core';
+import { coarseCard, type Exercise, type ScoreCard, type StepDetail, type Trace, unlikelyWords, type View } from '@core';
 import { invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
+import { meshBytesOf } from '../meshes';
+import { type MeshBytes, TOO_LONG } from '../pool';
 import * as attempts from '../repositories/attempts';
 import { type ExerciseVersion, findVersion } from '../repositories/exercises';
 import { findRevision } from '../repositories/models';
@@ -8,7 +10,7 @@ import { findPerson } from '../repositories/people';
 import { findScheme } from '../repositories/schemes';
 import type { Asked, Service } from '../service';
 import { forTrainee, versionToPractise } from './exercises';
-import { meshOf, modelRead } from './models';
+import { modelRead } from './models';
 import { isStaff, maySee } from './people';
 import { schemesToPractise } from './schemes';
 
@@ -34,59 +36,78 @@ export async function openAttempt(asked: Asked, input: { exerciseId: string; ver
     scheme: { id: scheme.id, revision: scheme.revision },
     seed,
     openedAt: asked.now(),
-    handedInAt: null,
   });
   return { id, seed };
 }
 
-async function scoredModelOf(service: Service, content: Exercise): Promise<ScoredModel> {
+/** What an exercise is scored on: the mesh in shared memory, and its home view. */
+async function modelOf(service: Service, content: Exercise): Promise<{ mesh: MeshBytes; home: View }> {
   const revision = await findRevision(service.db, content.model.id, content.model.revision);
   if (!revision) throw notFound('The model of this exercise');
-  return { mesh: await meshOf(service, revision.meshHash), home: revision.home };
+  return { mesh: await meshBytesOf(service, revision.meshHash), home: revision.home };
 }
 
-/** Checks a trace and scores it, or refuses it with the reason. `elapsed`: seconds the server saw, null where it did not look. */
-async function checkAndScore(service: Service, content: Exercise, trace: Trace, elapsed: number | null): Promise<ScoreCard> {
-  const model = await scoredModelOf(service, content);
-  const refusal = checkTrace(trace, {
-    start: content.start,
-    allowed: content.allowed,
-    partIds: new Set(model.mesh.parts.map((part) => part.id)),
-    steps: content.steps.length,
-    elapsed,
-  });
-  if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');
-  return scoreAttempt(content, model, trace, await findScheme(service.db, trace.scheme.id, trace.scheme.revision));
-}
+const REFUSED_TOO_LONG = 'It holds more than the server can score in its time. It is kept as it was sent.';
+const refused = (): ServiceError =>
+  new ServiceError(422, 'refused-too-long', 'This attempt is more than can be scored. It is kept, and your instructor sees it.', 'trace');
+/** An attempt that comes this many seconds after its own end was not sent when it was finished. */
+const LATE = 120;
 
-/** Takes an attempt in: checks the trace, replays and scores it, and keeps it. The same attempt twice is one attempt. */
-export async function handIn(asked: Asked, id: string, trace: Trace): Promise<ScoreCard> {
+/**
+ * Takes an attempt in: checks the trace, replays and scores it in the pool, and keeps it. The same attempt twice is one
+ * attempt. `read` gives the trace as it was sent; it is not asked before it is known that the attempt may be handed in.
+ */
+export async function handIn(asked: Asked, id: string, read: () => Promise<Uint8Array>): Promise<Pick<ScoreCard, 'score' | 'flashes'>> {
   const attempt = await attempts.findAttempt(asked.db, id);
   if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
   const already = await attempts.cardOf(asked.db, id);
   if (already) return already;
+  if (attempt.refusedWhy) throw refused();
   const version = await findVersion(asked.db, attempt.exerciseId, attempt.version);
   if (!version) throw notFound('This exercise');
-  const same =
-    trace.exercise.id === attempt.exerciseId &&
-    trace.exercise.version === attempt.version &&
-    trace.model.id === attempt.model.id &&
-    trace.model.revision === attempt.model.revision &&
-    trace.scheme.id === attempt.scheme.id &&
-    trace.scheme.revision === attempt.scheme.revision &&
-    trace.seed === attempt.seed;
-  if (!same) throw new ServiceError(422, 'refused-exercise', 'The attempt is of another exercise, model or scheme than was opened.', 'trace');
   const now = asked.now();
-  const card = await checkAndScore(asked, version.content, trace, (now.getTime() - attempt.openedAt.getTime()) / 1000);
-  await attempts.keepHandIn(asked.db, id, trace, card, now);
-  return (await attempts.cardOf(asked.db, id)) ?? card;
+  const elapsed = (now.getTime() - attempt.openedAt.getTime()) / 1000;
+  const body = await read();
+  const opened = {
+    exercise: { id: attempt.exerciseId, version: attempt.version },
+    model: attempt.model,
+    scheme: attempt.scheme,
+    seed: attempt.seed,
+  };
+  const scheme = await findScheme(asked.db, attempt.scheme.id, attempt.scheme.revision);
+  try {
+    const input = { body, content: version.content, ...(await modelOf(asked, version.content)), scheme, elapsed, opened };
+    const { trace, card, facts } = await asked.pool.run('score', input, { for: asked.who.id });
+    await attempts.keepHandIn(asked.db, id, { trace, card, facts, handedInAt: now, late: elapsed - facts.end > LATE });
+    return (await attempts.cardOf(asked.db, id)) ?? facts;
+  } catch (error) {
+    if (!(error instanceof ServiceError && error.code === TOO_LONG)) throw error;
+    await attempts.keepRefused(asked.db, id, body, REFUSED_TOO_LONG, now);
+    throw refused();
+  }
 }
 
-/** Scores a trace on a draft or a published exercise without keeping it: an author's own try. */
-export async function tryOut(asked: Asked, content: Exercise, trace: Trace): Promise<ScoreCard> {
+/** A trace as a page would send it. */
+export const asSent = (trace: Trace) => async (): Promise<Uint8Array> => new TextEncoder().encode(JSON.stringify(trace));
+
+/** Scores a trace on a draft or a published exercise without keeping it: an author's own try, `{content, trace}` as it was sent. */
+export async function tryOut(asked: Asked, body: Uint8Array): Promise<ScoreCard> {
   if (!isStaff(asked.who)) throw notFound('This');
+  const { content, scheme, trace } = await asked.pool.run('openTry', { body }, { for: asked.who.id });
   await modelRead(asked, content.model.id, content.model.revision);
-  return checkAndScore(asked, content, trace, null);
+  const made = scheme ? await findScheme(asked.db, scheme.id, scheme.revision) : null;
+  const input = { body: trace, content, ...(await modelOf(asked, content)), scheme: made, elapsed: null };
+  const { card } = await asked.pool.run('score', input, { for: asked.who.id });
+  return JSON.parse(card) as ScoreCard;
+}
+
+/** A hint of a step whose words were not sent with the exercise: they are given one after the other. */
+export async function hintOf(asked: Asked, id: string, step: number, number: number): Promise<string> {
+  const attempt = await attempts.findAttempt(asked.db, id);
+  if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
+  const words = (await findVersion(asked.db, attempt.exerciseId, attempt.version))?.content.steps[step]?.hints[number];
+  if (words === undefined || !(await attempts.giveHint(asked.db, id, step, number))) throw notFound('This hint');
+  return words;
 }
 
 export interface AttemptSeen {
@@ -100,6 +121,8 @@ export interface AttemptSeen {
   readonly details: readonly StepDetail[];
   /** The card of the attempt at the same exercise before this one. */
   readonly before: { readonly id: string; readonly score: number } | null;
+  /** For those who teach: what of the attempt no hand does, in words. */
+  readonly unlikely: readonly string[];
 }
 
 /** A handed-in attempt with all that its card shows, for the learner, their instructors and leads. */
@@ -114,27 +137,38 @@ export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen
   const lines = (await attempts.attemptLines(asked.db, [attempt.personId])).filter((line) => line.exerciseId === attempt.exerciseId);
   const at = lines.findIndex((line) => line.id === id);
   const earlier = at > 0 ? lines[at - 1] : undefined;
-  const trace = await attempts.traceOf(asked.db, id);
-  const mesh = await meshOf(asked, revision.meshHash);
+  const trace = await attempts.traceBytes(asked.db, id);
   const mayHaveTarget = isStaff(asked.who) || version.content.showTarget;
+  const nothing = version.content.steps.map((): StepDetail => ({ kind: 'none' }));
   return {
     attempt,
     personName: (await findPerson(asked.db, attempt.personId))?.name ?? '',
-    card,
+    card: mayHaveTarget ? card : coarseCard(card),
     version: mayHaveTarget ? version : { ...version, content: forTrainee(version.content) },
     meshHash: revision.meshHash,
     home: revision.home,
     // A hidden target is not told by its difference either.
-    details: trace && mayHaveTarget ? detailsOf(version.content, { mesh, home: revision.home }, trace) : version.content.steps.map(() => ({ kind: 'none' })),
+    details: trace && mayHaveTarget ? await detailsFor(asked, version.content, trace, nothing) : nothing,
     before: earlier ? { id: earlier.id, score: earlier.score } : null,
+    unlikely: isStaff(asked.who) ? attempt.unlikely.map(unlikelyWords) : [],
   };
 }
 
-/** The trace of an attempt, for whoever may see the attempt. */
-export async function traceSeen(asked: Asked, id: string): Promise<Trace> {
+/** A card can be read without its pictures of the difference: where they take too long, it comes without. */
+async function detailsFor(asked: Asked, content: Exercise, trace: Uint8Array, nothing: readonly StepDetail[]): Promise<readonly StepDetail[]> {
+  try {
+    return await asked.pool.run('details', { trace, content, ...(await modelOf(asked, content)) }, { for: asked.who.id });
+  } catch (error) {
+    if (error instanceof ServiceError && (error.code === TOO_LONG || error.code === 'busy')) return nothing;
+    throw error;
+  }
+}
+
+/** The trace of an attempt as it was kept, JSON, for whoever may see the attempt. */
+export async function traceSeen(asked: Asked, id: string): Promise<Uint8Array> {
   const attempt = await attempts.findAttempt(asked.db, id);
   if (!attempt || !(await maySee(asked, attempt.personId))) throw notFound('This attempt');
-  const trace = await attempts.traceOf(asked.db, id);
+  const trace = await attempts.traceBytes(asked.db, id);
   if (!trace) throw notFound('This attempt');
   return trace;
 }

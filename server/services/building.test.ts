@@ -56,7 +56,7 @@ describe('models', () => {
 
   it('get a new revision by other axes or another home, and keep the old', async () => {
     const { model, revision } = await aModel(s.instructor);
-    await reviseModel(s.instructor, model.id, { files: [await buoyFile()], placement: { metresPerUnit: 1, up: '+y', turns: 0 } });
+    await reviseModel(s.instructor, model.id, async () => ({ files: [await buoyFile()], placement: { metresPerUnit: 1, up: '+y', turns: 0 } }));
     await changeModel(s.instructor, model.id, { home: { ...revision.home, distance: 3 } });
     expect((await modelRead(s.instructor, model.id)).revision).toMatchObject({ revision: 3, home: { distance: 3 } });
     expect((await modelRead(s.instructor, model.id, 1)).revision).toEqual(revision);

@@ -1,21 +1,12 @@
-import { COMMAND_GROUP_IDS, type Exercise, exerciseSchema, initialScene, type Step, stepSchema, usualCriteria } from '@core';
-import { z } from 'zod';
-import { forbidden, invalid, notFound } from '../errors';
+import { COMMAND_GROUP_IDS, draftSchema, type Exercise, exerciseSchema, initialScene, type Step, usualCriteria } from '@core';
+import { isDuplicate } from '../database';
+import { forbidden, invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
+import { partsOf } from '../meshes';
 import * as exercises from '../repositories/exercises';
 import type { Asked } from '../service';
-import { meshOf, modelRead } from './models';
+import { modelRead } from './models';
 import { groupLed, isStaff } from './people';
-
-/** A draft has the shape of an exercise; only its words may still be missing. */
-export const draftSchema = exerciseSchema.extend({
-  title: z.string().max(120, 'keep it under 120 characters'),
-  brief: z.string().max(2000),
-  steps: z
-    .array(stepSchema.extend({ brief: z.string().max(2000) }))
-    .min(1)
-    .max(20),
-});
 
 const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 const LARGEST_PICTURE = 1024 * 1024;
@@ -141,8 +132,7 @@ export async function publish(asked: Asked, id: string, pictures: readonly (Uint
   }
   const content = parsed.data;
   const { revision } = await modelRead(asked, content.model.id, content.model.revision);
-  const mesh = await meshOf(asked, revision.meshHash);
-  const fault = faultOf(content, new Set(mesh.parts.map((part) => part.id)));
+  const fault = faultOf(content, await partsOf(asked, revision.meshHash));
   if (fault) throw invalid(fault.message, fault.field);
   if (pictures.length !== content.steps.length) throw invalid('A picture of each step is needed. Open the exercise again and publish once more.');
   for (const picture of pictures) {
@@ -150,7 +140,13 @@ export async function publish(asked: Asked, id: string, pictures: readonly (Uint
   }
   const kept = await Promise.all(pictures.map((picture) => (picture ? asked.files.keep(picture) : null)));
   const version = (await exercises.latestVersion(asked.db, id)) + 1;
-  await exercises.addVersion(asked.db, { exerciseId: id, version, content, pictures: kept, publishedAt: asked.now() });
+  try {
+    await exercises.addVersion(asked.db, { exerciseId: id, version, content, pictures: kept, publishedAt: asked.now() });
+  } catch (error) {
+    if (isDuplicate(error))
+      throw new ServiceError(409, 'changed', 'This exercise was published at the same moment by someone else: look at it, then publish again.');
+    throw error;
+  }
   return version;
 }
 
@@ -202,19 +198,35 @@ export async function versionToPractise(asked: Asked, exerciseId: string): Promi
   return found;
 }
 
-/** The content as a trainee's browser may have it: a hidden target is not in it. */
+/**
+ * The content as a trainee's browser may have it. Of a hidden target nothing is in it: no view, cut or line, no normal of a
+ * called face, and hints are empty until they are asked for, one after the other.
+ */
 export function forTrainee(content: Exercise): Exercise {
   if (content.showTarget) return content;
-  return {
-    ...content,
-    liveHelp: false,
-    steps: content.steps.map((step) => {
-      const { goal } = step;
-      if (goal.kind === 'matchView') return { ...step, goal: { ...goal, target: content.start } };
-      if (goal.kind === 'cutToReveal') return { ...step, goal: { ...goal, plane: null } };
-      return step;
-    }),
+  const { start } = content;
+  const redacted = (goal: Step['goal']): Step['goal'] => {
+    switch (goal.kind) {
+      case 'matchView':
+        return { ...goal, target: start };
+      case 'cutToReveal':
+        return { ...goal, plane: null };
+      case 'followOrbit':
+        return {
+          ...goal,
+          pivot: start.view.target,
+          path: [
+            { t: 0, view: start.view },
+            { t: 1, view: start.view },
+          ],
+        };
+      case 'callView':
+        return { ...goal, calls: goal.calls.map((call) => (call.kind === 'face' ? { ...call, point: [0, 0, 0] as const, normal: [0, 0, 0] as const } : call)) };
+      case 'frameIt':
+        return goal;
+    }
   };
+  return { ...content, liveHelp: false, steps: content.steps.map((step) => ({ ...step, hints: step.hints.map(() => ''), goal: redacted(step.goal) })) };
 }
 
 /** The picture of a step's target, for whoever may practise or build the exercise. */
@@ -225,6 +237,7 @@ export async function pictureBytes(asked: Asked, exerciseId: string, version: nu
     const done = assigned || (await asked.db('attempts').where({ person_id: asked.who.id, exercise_id: exerciseId }).first('id'));
     if (!done) throw notFound('This picture');
   }
+  if (!Number.isSafeInteger(version) || version < 1 || !Number.isSafeInteger(step) || step < 0) throw notFound('This picture');
   const hash = (await exercises.findVersion(asked.db, exerciseId, version))?.pictures[step];
   if (!hash) throw notFound('This picture');
   return asked.files.read(hash);

@@ -58,7 +58,7 @@ describe('landmarks', () => {
     const { revision } = await modelRead(s.instructor, modelId);
     await changeModel(s.instructor, modelId, { home: { ...revision.home, distance: 9 } });
     expect((await names()).sort()).toEqual(['Bell', 'Lamp']);
-    const revised = await reviseModel(s.instructor, modelId, { files: [await buoyFile()], placement: { metresPerUnit: 2, up: '+z', turns: 0 } });
+    const revised = await reviseModel(s.instructor, modelId, async () => ({ files: [await buoyFile()], placement: { metresPerUnit: 2, up: '+z', turns: 0 } }));
     expect(revised.revision.meshHash).not.toBe(revision.meshHash);
     expect(await names()).toEqual(['Bell']);
     expect(revised.revision.summary.warnings.at(-1)).toContain('Lamp');

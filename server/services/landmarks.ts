@@ -1,10 +1,13 @@
 import type { Landmark } from '@core';
+import { isDuplicate, transact } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
+import { partsOf } from '../meshes';
 import { nameOf } from '../names';
 import * as landmarks from '../repositories/landmarks';
+import { lockModel } from '../repositories/models';
 import type { Asked } from '../service';
-import { meshOf, modelRead, ownsModel } from './models';
+import { modelRead, ownsModel } from './models';
 
 /** More names than this on one model could not be read. */
 const MOST = 200;
@@ -29,19 +32,27 @@ export async function markLandmark(asked: Asked, modelId: string, input: Landmar
   const { model, revision } = await modelRead(asked, modelId);
   if (!ownsModel(asked, model)) throw forbidden('Landmarks are set by the one whose model it is. Copy the model to set your own.');
   const name = named(input.name);
-  const mesh = await meshOf(asked, revision.meshHash);
-  if (!mesh.parts.some((part) => part.id === input.part)) throw invalid('The model has no such part: pick the place on the stage again.', 'part');
-  const known = await landmarks.listLandmarks(asked.db, modelId, revision.meshHash);
-  if (known.length >= MOST) throw invalid(`The model has ${MOST} landmarks already: remove one first.`, 'name');
-  mustBeNew(known, name, null);
+  if (!(await partsOf(asked, revision.meshHash)).has(input.part)) throw invalid('The model has no such part: pick the place on the stage again.', 'part');
   const id = newId();
-  await landmarks.addLandmark(asked.db, { ...input, name, id, modelId, meshHash: revision.meshHash }, asked.now());
+  await withNewName(name, () =>
+    transact(asked.db, async (tx) => {
+      await lockModel(tx, modelId);
+      const known = await landmarks.listLandmarks(tx, modelId, revision.meshHash);
+      if (known.length >= MOST) throw invalid(`The model has ${MOST} landmarks already: remove one first.`, 'name');
+      await landmarks.addLandmark(tx, { ...input, name, id, modelId, meshHash: revision.meshHash }, asked.now());
+    }),
+  );
   return { id };
 }
 
-function mustBeNew(known: readonly landmarks.KeptLandmark[], name: string, but: string | null): void {
-  if (known.some((each) => each.id !== but && each.name.toLowerCase() === name.toLowerCase()))
-    throw invalid(`There is a landmark “${name}” already: choose another name.`, 'name');
+/** Two landmarks of one model have two names, also when both come at the same moment: the database has the last word. */
+async function withNewName(name: string, work: () => Promise<void>): Promise<void> {
+  try {
+    await work();
+  } catch (error) {
+    if (isDuplicate(error)) throw invalid(`There is a landmark “${name}” already: choose another name.`, 'name');
+    throw error;
+  }
 }
 
 async function ownLandmark(asked: Asked, id: string): Promise<landmarks.KeptLandmark> {
@@ -55,8 +66,7 @@ async function ownLandmark(asked: Asked, id: string): Promise<landmarks.KeptLand
 export async function renameLandmark(asked: Asked, id: string, text: string): Promise<void> {
   const found = await ownLandmark(asked, id);
   const name = named(text);
-  mustBeNew(await landmarks.listLandmarks(asked.db, found.modelId, found.meshHash), name, id);
-  await landmarks.renameLandmark(asked.db, id, name);
+  await withNewName(name, () => landmarks.renameLandmark(asked.db, found.id, name));
 }
 
 export async function removeLandmark(asked: Asked, id: string): Promise<void> {

@@ -1,10 +1,11 @@
 import { isDuplicate } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
-import { newId } from '../ids';
+import { newId, sha256 } from '../ids';
 import { nameOf } from '../names';
 import * as people from '../repositories/people';
+import { endSessionsOf } from '../repositories/sessions';
 import type { Asked, Person, Role, Service } from '../service';
-import { checkPassword, hashPassword } from './signIn';
+import { checkPassword, hashPassword, isPassword } from './signIn';
 
 export const isStaff = (person: Person): boolean => person.role !== 'trainee';
 
@@ -16,7 +17,7 @@ export async function makePerson(service: Service, input: { name: string; signIn
   const name = nameOf(input.name);
   const person: Person = { id: newId(), name, signIn, role: input.role };
   try {
-    await people.addPerson(service.db, person, await hashPassword(input.password), service.now());
+    await people.addPerson(service.db, person, await hashPassword(service, input.password, signIn), service.now());
   } catch (error) {
     if (isDuplicate(error)) throw invalid(`The sign-in name "${signIn}" is taken.`, 'signIn');
     throw error;
@@ -70,15 +71,29 @@ export async function addToGroup(
   return person;
 }
 
-/** Sets a password: one's own, a trainee's of an own group, anybody's for a lead. Their other sessions end. */
-export async function resetPassword(asked: Asked, personId: string, password: string): Promise<void> {
+/**
+ * Sets a password: one's own, a trainee's of an own group, anybody's for a lead. For one's own the present one is needed.
+ * Their other sessions end; `token`: of the session that asks.
+ */
+export async function resetPassword(
+  asked: Asked,
+  personId: string,
+  input: { password: string; present?: string | undefined },
+  token: string | null,
+): Promise<void> {
   const person = await people.findPerson(asked.db, personId);
   const own = asked.who.id === personId;
   if (!person || !(await maySee(asked, personId))) throw notFound('This person');
   if (!own && asked.who.role !== 'lead' && person.role !== 'trainee') throw forbidden('Only a lead sets the passwords of instructors.');
-  checkPassword(password);
-  await people.setPassword(asked.db, personId, await hashPassword(password));
-  if (!own) await asked.db('sessions').where({ person_id: personId }).delete();
+  checkPassword(input.password);
+  if (own) {
+    const tried = await asked.limits.signIn(`own ${person.signIn}`, personId);
+    const hash = await people.passwordHashOf(asked.db, personId);
+    if (!hash || !(await isPassword(asked, hash, input.present ?? '', personId))) throw invalid('The present password is not right.', 'present');
+    await tried.right();
+  }
+  await people.setPassword(asked.db, personId, await hashPassword(asked, input.password, asked.who.id));
+  await endSessionsOf(asked.db, personId, own && token ? sha256(token) : null);
 }
 
 export interface GroupPeople {

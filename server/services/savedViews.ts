@@ -1,7 +1,9 @@
 import type { KeptScene } from '@core';
+import { transact } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
 import { nameOf } from '../names';
+import { lockPerson } from '../repositories/people';
 import * as views from '../repositories/savedViews';
 import type { Asked } from '../service';
 import { modelRead, ownsModel } from './models';
@@ -42,20 +44,17 @@ export async function saveView(
 ): Promise<{ id: string }> {
   const { model } = await modelRead(asked, modelId);
   if (input.forAll && !ownsModel(asked, model)) throw forbidden('Views for everybody are made by the one whose model it is. Keep it for yourself instead.');
-  const own = (await views.listSavedViews(asked.db, modelId, asked.who.id)).filter((view) => view.personId === asked.who.id);
-  if (own.length >= MOST) throw invalid(`You keep ${MOST} views of this model already: remove one first.`, 'name');
-  const view: views.SavedView = {
-    id: newId(),
-    modelId,
-    personId: asked.who.id,
-    forAll: input.forAll,
-    position: Math.max(-1, ...own.map((each) => each.position)) + 1,
-    name: named(input.name),
-    about: described(input.about),
-    scene: input.scene,
-  };
-  await views.addSavedView(asked.db, view, asked.now());
-  return { id: view.id };
+  const name = named(input.name);
+  const about = described(input.about);
+  const id = newId();
+  await transact(asked.db, async (tx) => {
+    await lockPerson(tx, asked.who.id);
+    const own = (await views.listSavedViews(tx, modelId, asked.who.id)).filter((view) => view.personId === asked.who.id);
+    if (own.length >= MOST) throw invalid(`You keep ${MOST} views of this model already: remove one first.`, 'name');
+    const position = Math.max(-1, ...own.map((each) => each.position)) + 1;
+    await views.addSavedView(tx, { id, modelId, personId: asked.who.id, forAll: input.forAll, position, name, about, scene: input.scene }, asked.now());
+  });
+  return { id };
 }
 
 async function ownView(asked: Asked, id: string): Promise<views.SavedView> {
@@ -89,7 +88,7 @@ export async function moveView(asked: Asked, id: string, by: 1 | -1): Promise<vo
   if (!other) return;
   own[at + by] = view;
   own[at] = other;
-  await asked.db.transaction(async (tx) => {
+  await transact(asked.db, async (tx) => {
     for (const [position, each] of own.entries()) await views.setPosition(tx, each.id, position);
   });
 }

@@ -1,7 +1,9 @@
 import { BUILT_IN_SCHEMES, type Scheme } from '@core';
 import { FormatError, readSchemeFile } from '@formats';
+import { transact } from '../database';
 import { forbidden, invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
+import { lockPerson } from '../repositories/people';
 import * as schemes from '../repositories/schemes';
 import type { Asked, Service } from '../service';
 import { groupLed, isStaff } from './people';
@@ -35,7 +37,7 @@ export async function schemesSeen(asked: Asked): Promise<SchemeSeen[]> {
     ids.map(async (id): Promise<SchemeSeen[]> => {
       const [scheme, owner] = await Promise.all([schemes.findScheme(asked.db, id), schemes.ownerOf(asked.db, id)]);
       if (!scheme || !owner) return [];
-      const mine = owner.ownerId === asked.who.id;
+      const mine = owner.ownerId === asked.who.id || asked.who.role === 'lead';
       return [
         {
           scheme,
@@ -63,15 +65,15 @@ async function own(asked: Asked, id: string): Promise<{ scheme: Scheme; ownerId:
   const owner = await schemes.ownerOf(asked.db, id);
   const scheme = owner && (await schemes.findScheme(asked.db, id));
   if (!owner || !scheme || !(await schemesSeen(asked)).some((s) => s.scheme.id === id)) throw notFound('This scheme');
-  if (owner.ownerId !== asked.who.id) throw forbidden(`This scheme belongs to ${owner.ownerName}: duplicate it to change it.`);
+  if (owner.ownerId !== asked.who.id && asked.who.role !== 'lead') throw forbidden(`This scheme belongs to ${owner.ownerName}: duplicate it to change it.`);
   return { scheme, ownerId: owner.ownerId };
 }
 
 async function keepNew(asked: Asked, content: Omit<Scheme, 'id' | 'revision'>): Promise<Scheme> {
-  const mine = (await schemesSeen(asked)).filter((s) => s.mine);
-  if (mine.length >= MOST) throw invalid(`You keep ${MOST} schemes already: remove one first.`);
   const scheme: Scheme = { ...content, id: newId(), revision: 1 };
-  await asked.db.transaction(async (tx) => {
+  await transact(asked.db, async (tx) => {
+    await lockPerson(tx, asked.who.id);
+    if ((await schemes.countOwn(tx, asked.who.id)) >= MOST) throw invalid(`You keep ${MOST} schemes already: remove one first.`);
     await schemes.addScheme(tx, scheme.id, asked.who.id, asked.now());
     await schemes.addSchemeRevision(tx, scheme, asked.who.id);
   });

@@ -1,7 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openLimits } from '../limits';
+import { markMadeUp } from '../repositories/people';
 import { openTestService, PASSWORD, person, school, type TestService } from '../tests/testService';
 import { addToGroup, groupLed, makePerson, peopleOfGroup, personSeen, resetPassword } from './people';
-import { demoSignIn, signIn, signOut, whoIs } from './signIn';
+import { demoPeople, demoSignIn, signIn, signOut, whoIs } from './signIn';
 
 let service: TestService;
 beforeAll(async () => {
@@ -34,12 +36,35 @@ describe('signing in', () => {
     expect(problems[0]).toBe(problems[1]);
   });
 
-  it('is refused after eight failures of an account, also with the right password, until a quarter of an hour has passed', async () => {
+  it('is refused after eight failures of an account from one address, also with the right password, until the time has passed', async () => {
     const who = await person(service, 'trainee');
-    for (let i = 0; i < 8; i++) await expect(signIn(service, who.signIn, 'wrong', `10.1.0.${i}`)).rejects.toMatchObject({ status: 401 });
-    await expect(signIn(service, who.signIn, PASSWORD, '10.1.1.1')).rejects.toMatchObject({ status: 429 });
-    service.pass(15 * 60 + 1);
-    await expect(signIn(service, who.signIn, PASSWORD, '10.1.1.1')).resolves.toMatchObject({ person: who });
+    const quick = { ...service, limits: openLimits(service.db, 2) };
+    for (let i = 0; i < 8; i++) await expect(signIn(quick, who.signIn, 'wrong', '10.1.0.1')).rejects.toMatchObject({ status: 401 });
+    await expect(signIn(quick, who.signIn, PASSWORD, '10.1.0.1')).rejects.toMatchObject({ status: 429 });
+    // Nobody is locked out by what is tried elsewhere.
+    await expect(signIn(quick, who.signIn, PASSWORD, '10.1.1.1')).resolves.toMatchObject({ person: who });
+    await expect
+      .poll(
+        () =>
+          signIn(quick, who.signIn, PASSWORD, '10.1.0.1').then(
+            () => 'in',
+            () => 'refused',
+          ),
+        { timeout: 60_000, interval: 500 },
+      )
+      .toBe('in');
+  });
+
+  it('counts tries that come at the same moment, also over several processes', async () => {
+    const who = await person(service, 'trainee');
+    const processes = [service, { ...service, limits: openLimits(service.db) }];
+    const tries = await Promise.all(
+      Array.from({ length: 60 }, (_, i) =>
+        signIn(processes[i % 2] as typeof service, who.signIn, `guess ${i}`, '10.2.0.1').catch((e: { status: number }) => e.status),
+      ),
+    );
+    expect(tries.filter((status) => status === 401).length).toBe(8);
+    expect(tries.filter((status) => status === 429).length).toBe(52);
   });
 
   it('ends after two weeks', async () => {
@@ -49,10 +74,14 @@ describe('signing in', () => {
     expect(await whoIs(service, token)).toBeNull();
   });
 
-  it('without a password is for the demo alone', async () => {
-    const who = await person(service, 'trainee');
+  it('without a password is for the made-up people of a demo alone, never for those added later', async () => {
+    const [who, later] = [await person(service, 'trainee'), await person(service, 'trainee')];
+    await markMadeUp(service.db, [who.id]);
     await expect(demoSignIn(service, who.signIn, false)).rejects.toMatchObject({ status: 404 });
     await expect(demoSignIn(service, who.signIn, true)).resolves.toMatchObject({ person: who });
+    await expect(demoSignIn(service, later.signIn, true)).rejects.toMatchObject({ status: 404 });
+    expect((await demoPeople(service, true)).map((p) => p.id)).toEqual([who.id]);
+    expect(await demoPeople(service, false)).toEqual([]);
   });
 });
 
@@ -87,10 +116,23 @@ describe('people and groups', () => {
   it('passwords: one’s own, a trainee’s of one’s groups, and the other sessions end', async () => {
     const a = await school(service);
     const { token } = await signIn(service, a.trainee.who.signIn, PASSWORD, '127.0.0.1');
-    await expect(resetPassword(a.trainee, a.instructor.who.id, 'another password')).rejects.toMatchObject({ status: 404 });
-    await resetPassword(a.instructor, a.trainee.who.id, 'another password');
+    await expect(resetPassword(a.trainee, a.instructor.who.id, { password: 'another password' }, null)).rejects.toMatchObject({ status: 404 });
+    await resetPassword(a.instructor, a.trainee.who.id, { password: 'another password' }, null);
     expect(await whoIs(service, token)).toBeNull();
     await expect(signIn(service, a.trainee.who.signIn, 'another password', '127.0.0.1')).resolves.toBeDefined();
-    await expect(resetPassword(a.trainee, a.trainee.who.id, 'short')).rejects.toMatchObject({ field: 'password' });
+    await expect(resetPassword(a.trainee, a.trainee.who.id, { password: 'short', present: 'another password' }, null)).rejects.toMatchObject({
+      field: 'password',
+    });
+  });
+
+  it('one’s own: the present one is asked for, and the other sessions end but not this one', async () => {
+    const a = await school(service);
+    const { who } = a.trainee;
+    const [here, elsewhere] = [await signIn(service, who.signIn, PASSWORD, '1.1.1.1'), await signIn(service, who.signIn, PASSWORD, '1.1.1.2')];
+    for (const present of [undefined, '', 'wrong'])
+      await expect(resetPassword(a.trainee, who.id, { password: 'a newer password', present }, here.token)).rejects.toMatchObject({ field: 'present' });
+    await resetPassword(a.trainee, who.id, { password: 'a newer password', present: PASSWORD }, here.token);
+    expect(await whoIs(service, here.token)).toEqual(who);
+    expect(await whoIs(service, elsewhere.token)).toBeNull();
   });
 });

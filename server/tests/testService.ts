@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buoy } from '@demo/models';
 import { writeGlb } from '@formats';
-import { migrate, openDatabase } from '../database';
-import { openFileStore } from '../files';
+import { ensureDatabase, migrate } from '../database';
 import { newId } from '../ids';
+import { openService } from '../openService';
 import { addGroup, addMember, type Group } from '../repositories/people';
 import type { Asked, Person, Role, Service } from '../service';
 import { importModel } from '../services/models';
@@ -24,19 +24,20 @@ export async function openTestService(): Promise<TestService> {
   const url = process.env.TEST_DATABASE_URL;
   if (!url) throw new Error('TEST_DATABASE_URL is set by the global setup');
   const name = `test_${randomBytes(6).toString('hex')}`;
-  const db = await openDatabase(`${url}/${name}`);
   const folder = mkdtempSync(join(tmpdir(), 'dial-home-test-'));
   let time = Date.UTC(2031, 4, 5, 9);
+  await ensureDatabase(`${url}/${name}`);
+  const opened = openService(`${url}/${name}`, folder);
+  const { db } = opened;
   const service: TestService = {
-    db,
-    files: openFileStore(folder),
+    ...opened,
     now: () => new Date(time),
     pass: (seconds) => {
       time += seconds * 1000;
     },
     async close() {
       await db.raw('drop database if exists ??', [name]);
-      await db.destroy();
+      await opened.close();
       rmSync(folder, { recursive: true, force: true });
     },
   };

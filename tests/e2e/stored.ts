@@ -1,21 +1,16 @@
 import type { Scheme, ScoreCard, ScoredModel, Trace } from '@core';
-import { connect, type Database, databaseName } from '@server/database';
-import { openFileStore } from '@server/files';
+import { meshOf } from '@server/meshes';
+import { type OpenService, openService } from '@server/openService';
 import { cardOf, traceOf } from '@server/repositories/attempts';
 import { type ExerciseVersion, findVersion } from '@server/repositories/exercises';
 import { findRevision } from '@server/repositories/models';
 import { findScheme } from '@server/repositories/schemes';
 import type { Service } from '@server/service';
-import { meshOf } from '@server/services/models';
 
 export const base = (): string => process.env.E2E_BASE as string;
 
 /** What the database holds, read beside the running application. */
-export function openStored(): Service & { close(): Promise<void> } {
-  const url = process.env.E2E_DATABASE_URL as string;
-  const db: Database = connect(url, databaseName(url));
-  return { db, files: openFileStore(process.env.E2E_FILES as string), now: () => new Date(), close: () => db.destroy() };
-}
+export const openStored = (): OpenService => openService(process.env.E2E_DATABASE_URL as string, process.env.E2E_FILES as string);
 
 export interface StoredAttempt {
   readonly id: string;

@@ -1,20 +1,21 @@
+import { isAway } from '@server/database';
 import { ServiceError } from '@server/errors';
 import type { Asked } from '@server/service';
+import { isStaff } from '@server/services/people';
 import type { APIContext } from 'astro';
-import pino from 'pino';
-import { type ZodType, z } from 'zod';
+import { z } from 'zod';
+import { log } from './log';
 
-const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+export const json = (value: unknown, status = 200, headers: Record<string, string> = {}): Response =>
+  new Response(JSON.stringify(value), { status, headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store', ...headers } });
 
-export const SESSION_COOKIE = 'dh_session';
-const LARGEST_JSON = 24 * 1024 * 1024;
+const AWAY = new ServiceError(503, 'database-away', 'The database does not answer. What you did is still here: try again in half a minute.');
 
-export const json = (value: unknown, status = 200): Response =>
-  new Response(JSON.stringify(value), { status, headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' } });
-
-/** Every error as `{error: {code, message, field?}}` with a status that fits. */
-export function answerError(error: unknown): Response {
-  if (error instanceof ServiceError) return json({ error: { code: error.code, message: error.message, field: error.field } }, error.status);
+/** Every error as `{error: {code, message, field?, id?}}` with a status that fits; `id` is that of the request, to find it in the log. */
+export function answerError(error: unknown, id?: string): Response {
+  // A body that was not read to its end must not be read on: the connection ends with the answer.
+  if (error instanceof ServiceError)
+    return json({ error: { code: error.code, message: error.message, field: error.field } }, error.status, error.status === 413 ? { Connection: 'close' } : {});
   if (error instanceof z.ZodError) {
     const issue = error.issues[0];
     return json(
@@ -28,8 +29,10 @@ export function answerError(error: unknown): Response {
       422,
     );
   }
-  log.error(error);
-  return json({ error: { code: 'internal', message: 'Something went wrong on the server. Your work is still here: try again in a moment.' } }, 500);
+  log.error({ id, err: error }, 'request failed');
+  if (isAway(error)) return json({ error: { code: AWAY.code, message: AWAY.message, id } }, AWAY.status);
+  const named = id ? ` If it happens again, tell your instructor the number ${id}.` : '';
+  return json({ error: { code: 'internal', message: `Something went wrong on the server. Your work is still here: try again in a moment.${named}`, id } }, 500);
 }
 
 /** The one who asks, or 401. */
@@ -39,37 +42,40 @@ export function asked(context: Pick<APIContext, 'locals'>): Asked {
   return { ...service, who };
 }
 
-export async function readJson<T>(request: Request, schema: ZodType<T>): Promise<T> {
-  const length = Number(request.headers.get('content-length') ?? 0);
-  if (length > LARGEST_JSON) throw new ServiceError(413, 'too-large', 'This is more than the server takes at once.');
-  const text = await request.text();
-  if (text.length > LARGEST_JSON) throw new ServiceError(413, 'too-large', 'This is more than the server takes at once.');
-  let value: unknown;
-  try {
-    value = JSON.parse(text || '{}');
-  } catch {
-    throw new ServiceError(400, 'not-json', 'The request could not be read.');
-  }
-  return schema.parse(value);
-}
+type Work = (who: Asked, context: APIContext) => Promise<unknown>;
 
-/** An endpoint for signed-in people: what `work` gives is answered as JSON; a Response goes out as it is. */
+/**
+ * An endpoint for signed-in people: what `work` gives is answered as JSON; a Response goes out as it is. Who asks and how
+ * often is looked at before anything of the body is read.
+ */
 export const endpoint =
-  (work: (who: Asked, context: APIContext) => Promise<unknown>) =>
+  (work: Work, { staff = false }: { readonly staff?: boolean } = {}) =>
   async (context: APIContext): Promise<Response> => {
     try {
-      const result = await work(asked(context), context);
+      const who = asked(context);
+      if (staff && !isStaff(who.who)) throw new ServiceError(404, 'not-found', 'This does not exist, or is not yours to see.');
+      if (context.request.method !== 'GET') await who.limits.change(who.who.id);
+      const result = await work(who, context);
       return result instanceof Response ? result : json(result ?? {});
     } catch (error) {
-      return answerError(error);
+      return answerError(error, context.locals.requestId);
     }
   };
 
+/** An endpoint for instructors and leads. */
+export const staffEndpoint = (work: Work): ((context: APIContext) => Promise<Response>) => endpoint(work, { staff: true });
+
 export const param = (context: APIContext, name: string): string => context.params[name] ?? '';
 
-/** Bytes that never change under their name. */
-export const immutable = (bytes: Uint8Array, type: string): Response =>
-  new Response(new Uint8Array(bytes), { headers: { 'Content-Type': type, 'Cache-Control': 'private, max-age=31536000, immutable' } });
+/** Bytes that never change under their name, all at once or as they are read. */
+export const immutable = (body: Uint8Array | ReadableStream<Uint8Array>, type: string, size?: number): Response =>
+  new Response(body instanceof Uint8Array ? new Uint8Array(body) : body, {
+    headers: {
+      'Content-Type': type,
+      'Cache-Control': 'private, max-age=31536000, immutable',
+      ...(size === undefined ? {} : { 'Content-Length': String(size) }),
+    },
+  });
 
 export const csv = (text: string, name: string): Response =>
   new Response(text, {

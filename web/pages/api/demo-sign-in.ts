@@ -1,17 +1,18 @@
 import { demoSignIn } from '@server/services/signIn';
-import { answerError, json, readJson, SESSION_COOKIE } from '@web/http/answer';
-import { COOKIE } from '@web/http/cookie';
+import { answerError, json } from '@web/http/answer';
+import { MOST, readJson } from '@web/http/body';
+import { giveSession } from '@web/http/cookie';
 import { isDemo } from '@web/http/service';
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 
 export const POST: APIRoute = async ({ request, cookies, locals }) => {
   try {
-    const { name } = await readJson(request, z.object({ name: z.string().max(60) }));
+    const { name } = await readJson(request, z.object({ name: z.string().max(60) }), MOST.signIn);
     const { token, person } = await demoSignIn(locals.service, name, isDemo());
-    cookies.set(SESSION_COOKIE, token, COOKIE);
+    giveSession(request, cookies, token);
     return json({ role: person.role });
   } catch (error) {
-    return answerError(error);
+    return answerError(error, locals.requestId);
   }
 };

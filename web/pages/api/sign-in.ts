@@ -1,6 +1,7 @@
 import { signIn } from '@server/services/signIn';
-import { answerError, json, readJson, SESSION_COOKIE } from '@web/http/answer';
-import { COOKIE } from '@web/http/cookie';
+import { answerError, json } from '@web/http/answer';
+import { MOST, readJson } from '@web/http/body';
+import { giveSession } from '@web/http/cookie';
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 
@@ -8,11 +9,11 @@ const body = z.object({ name: z.string().min(1, 'write your name').max(200), pas
 
 export const POST: APIRoute = async ({ request, cookies, locals, clientAddress }) => {
   try {
-    const { name, password } = await readJson(request, body);
+    const { name, password } = await readJson(request, body, MOST.signIn);
     const { token, person } = await signIn(locals.service, name, password, clientAddress);
-    cookies.set(SESSION_COOKIE, token, COOKIE);
+    giveSession(request, cookies, token);
     return json({ role: person.role });
   } catch (error) {
-    return answerError(error);
+    return answerError(error, locals.requestId);
   }
 };

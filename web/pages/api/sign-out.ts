@@ -1,9 +1,14 @@
 import { signOut } from '@server/services/signIn';
-import { json, SESSION_COOKIE } from '@web/http/answer';
+import { answerError, json } from '@web/http/answer';
+import { takeSession } from '@web/http/cookie';
 import type { APIRoute } from 'astro';
 
-export const POST: APIRoute = async ({ cookies, locals }) => {
-  if (locals.token) await signOut(locals.service, locals.token);
-  cookies.delete(SESSION_COOKIE, { path: '/' });
-  return json({});
+export const POST: APIRoute = async ({ request, cookies, locals }) => {
+  try {
+    if (locals.token) await signOut(locals.service, locals.token);
+    takeSession(request, cookies);
+    return json({});
+  } catch (error) {
+    return answerError(error, locals.requestId);
+  }
 };

@@ -1,10 +1,5 @@
-import { traceSchema } from '@core';
 import { tryOut } from '@server/services/attempts';
-import { draftSchema } from '@server/services/exercises';
-import { endpoint, readJson } from '@web/http/answer';
-import { z } from 'zod';
+import { staffEndpoint } from '@web/http/answer';
+import { MOST, readBytes } from '@web/http/body';
 
-export const POST = endpoint(async (who, { request }) => {
-  const { content, trace } = await readJson(request, z.object({ content: draftSchema, trace: traceSchema }));
-  return tryOut(who, content, trace);
-});
+export const POST = staffEndpoint(async (who, { request }) => tryOut(who, await readBytes(request, MOST.handIn + MOST.draft)));

@@ -1,5 +1,6 @@
 import { openAttempt } from '@server/services/attempts';
-import { endpoint, readJson } from '@web/http/answer';
+import { endpoint } from '@web/http/answer';
+import { readJson } from '@web/http/body';
 import { z } from 'zod';
 
 const body = z.object({ exerciseId: z.string().max(64), version: z.number().int(), schemeId: z.string().max(64) });

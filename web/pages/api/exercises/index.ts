@@ -1,7 +1,8 @@
 import { makeExercise } from '@server/services/exercises';
-import { endpoint, readJson } from '@web/http/answer';
+import { staffEndpoint } from '@web/http/answer';
+import { readJson } from '@web/http/body';
 import { z } from 'zod';
 
-export const POST = endpoint(async (who, { request }) => ({
+export const POST = staffEndpoint(async (who, { request }) => ({
   id: await makeExercise(who, (await readJson(request, z.object({ modelId: z.string().max(64) }))).modelId),
 }));

@@ -1,5 +1,6 @@
 import { makeGroup } from '@server/services/people';
-import { endpoint, readJson } from '@web/http/answer';
+import { staffEndpoint } from '@web/http/answer';
+import { readJson } from '@web/http/body';
 import { z } from 'zod';
 
-export const POST = endpoint(async (who, { request }) => makeGroup(who, (await readJson(request, z.object({ name: z.string().max(200) }))).name));
+export const POST = staffEndpoint(async (who, { request }) => makeGroup(who, (await readJson(request, z.object({ name: z.string().max(200) }))).name));

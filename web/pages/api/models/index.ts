@@ -1,8 +1,8 @@
 import { importModel } from '@server/services/models';
-import { endpoint } from '@web/http/answer';
-import { readModelForm } from '@web/http/modelForm';
+import { staffEndpoint } from '@web/http/answer';
+import { readForm } from '@web/http/body';
 
-export const POST = endpoint(async (who, { request }) => {
-  const { model } = await importModel(who, await readModelForm(request));
+export const POST = staffEndpoint(async (who, { request }) => {
+  const { model } = await importModel(who, await readForm(request));
   return { id: model.id };
 });

@@ -1,6 +1,7 @@
 import { keptSceneSchema } from '@core';
 import { changeView, moveView, removeView } from '@server/services/savedViews';
-import { endpoint, param, readJson } from '@web/http/answer';
+import { endpoint, param } from '@web/http/answer';
+import { readJson } from '@web/http/body';
 import { z } from 'zod';
 
 const body = z.object({

@@ -1,8 +1,8 @@
-import { traceSchema } from '@core';
 import { handIn } from '@server/services/attempts';
-import { endpoint, param, readJson } from '@web/http/answer';
+import { endpoint, param } from '@web/http/answer';
+import { MOST, readBytes } from '@web/http/body';
 
 export const POST = endpoint(async (who, context) => {
-  const card = await handIn(who, param(context, 'id'), await readJson(context.request, traceSchema));
-  return { score: card.score, flashes: card.flashes };
+  const { score, flashes } = await handIn(who, param(context, 'id'), () => readBytes(context.request, MOST.handIn));
+  return { score, flashes };
 });

@@ -1,4 +1,4 @@
 import { copyExercise } from '@server/services/exercises';
-import { endpoint, param } from '@web/http/answer';
+import { param, staffEndpoint } from '@web/http/answer';
 
-export const POST = endpoint(async (who, context) => ({ id: await copyExercise(who, param(context, 'id')) }));
+export const POST = staffEndpoint(async (who, context) => ({ id: await copyExercise(who, param(context, 'id')) }));

@@ -1,12 +1,13 @@
 import { publish } from '@server/services/exercises';
-import { endpoint, param, readJson } from '@web/http/answer';
+import { param, staffEndpoint } from '@web/http/answer';
+import { MOST, readJson } from '@web/http/body';
 import { z } from 'zod';
 
 /** Pictures as base64 of a PNG. */
 const body = z.object({ pictures: z.array(z.base64().max(1_500_000).nullable()).max(20) });
 
-export const POST = endpoint(async (who, context) => {
-  const { pictures } = await readJson(context.request, body);
+export const POST = staffEndpoint(async (who, context) => {
+  const { pictures } = await readJson(context.request, body, MOST.pictures);
   return {
     version: await publish(
       who,

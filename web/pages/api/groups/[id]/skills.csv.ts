@@ -1,4 +1,4 @@
 import { groupCsv } from '@server/services/progress';
-import { csv, endpoint, param } from '@web/http/answer';
+import { csv, param, staffEndpoint } from '@web/http/answer';
 
-export const GET = endpoint(async (who, context) => csv(await groupCsv(who, param(context, 'id')), 'group-skills'));
+export const GET = staffEndpoint(async (who, context) => csv(await groupCsv(who, param(context, 'id')), 'group-skills'));

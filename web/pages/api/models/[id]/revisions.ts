@@ -1,8 +1,8 @@
 import { reviseModel } from '@server/services/models';
-import { endpoint, param } from '@web/http/answer';
-import { readModelForm } from '@web/http/modelForm';
+import { param, staffEndpoint } from '@web/http/answer';
+import { readForm } from '@web/http/body';
 
-export const POST = endpoint(async (who, context) => {
-  const { revision } = await reviseModel(who, param(context, 'id'), await readModelForm(context.request));
+export const POST = staffEndpoint(async (who, context) => {
+  const { revision } = await reviseModel(who, param(context, 'id'), () => readForm(context.request));
   return { revision: revision.revision };
 });

@@ -1,6 +1,7 @@
 import { keptSceneSchema } from '@core';
 import { savedViewsRead, saveView } from '@server/services/savedViews';
-import { endpoint, param, readJson } from '@web/http/answer';
+import { endpoint, param } from '@web/http/answer';
+import { readJson } from '@web/http/body';
 import { z } from 'zod';
 
 const body = z.object({ name: z.string().max(200), about: z.string().max(1000).default(''), forAll: z.boolean().default(false), scene: keptSceneSchema });

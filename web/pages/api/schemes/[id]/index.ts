@@ -1,6 +1,7 @@
 import { schemeSchema } from '@core';
 import { removeScheme, saveScheme } from '@server/services/schemes';
-import { endpoint, param, readJson } from '@web/http/answer';
+import { endpoint, param } from '@web/http/answer';
+import { readJson } from '@web/http/body';
 import { z } from 'zod';
 
 const body = z.object({ base: z.number().int().min(1), scheme: schemeSchema });

@@ -1,0 +1,2 @@
+export declare function buildWorker(): Promise<void>;
+export declare function ensureBuilt(): Promise<void>;

@@ -1,0 +1,204 @@
+import { gzipSync } from 'node:zlib';
+import {
+  boxOf,
+  checkTrace,
+  detailsOf,
+  draftSchema,
+  type Exercise,
+  type Scheme,
+  type ScoreCard,
+  type ScoredModel,
+  type StepDetail,
+  scoreAttempt,
+  type Trace,
+  traceSchema,
+  type Unlikely,
+  unlikeAHand,
+  usualHome,
+  type View,
+} from '@core';
+import { AS_IT_IS, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
+import { hashSync, verifySync } from '@node-rs/argon2';
+import { invalid, ServiceError } from '../errors';
+import { sha256 } from '../ids';
+import { readModelForm } from './modelForm';
+import { type MeshBytes, sharedMesh } from './sharedMesh';
+
+/** What an attempt is scored against; all of it is known before its trace is read. */
+export interface ScoreInput {
+  /** The trace as it was sent: JSON, not yet looked at. */
+  readonly body: Uint8Array;
+  readonly content: Exercise;
+  readonly mesh: MeshBytes;
+  readonly home: View;
+  readonly scheme: Scheme | null;
+  /** Seconds between opening and handing in, null where nobody looked. */
+  readonly elapsed: number | null;
+  /** What the trace must say of itself; left out for an author's own try. */
+  readonly opened?: Pick<Trace, 'exercise' | 'model' | 'scheme' | 'seed'>;
+}
+
+export interface Scored {
+  /** The card as JSON, as it is kept. */
+  readonly card: string;
+  /** The parsed trace, compressed, as it is kept. */
+  readonly trace: Uint8Array;
+  readonly facts: Pick<ScoreCard, 'score' | 'flashes' | 'seconds' | 'gestures' | 'slips'> & {
+    readonly steps: readonly { readonly skill: string; readonly score: number; readonly seconds: number | null }[];
+    readonly unlikely: readonly Unlikely[];
+    /** When the attempt ended by its own clock, seconds from opening. */
+    readonly end: number;
+  };
+}
+
+function parseJson(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes) || '{}');
+  } catch {
+    throw new ServiceError(400, 'not-json', 'The request could not be read.');
+  }
+}
+
+const scoredModel = (mesh: MeshBytes, home: View): ScoredModel => ({ mesh: sharedMesh(mesh), home });
+
+/** Parses a trace, checks it, replays and scores it. */
+function score(input: ScoreInput): Scored {
+  const trace = traceSchema.parse(parseJson(input.body));
+  const { opened, content } = input;
+  const same =
+    !opened ||
+    (trace.exercise.id === opened.exercise.id &&
+      trace.exercise.version === opened.exercise.version &&
+      trace.model.id === opened.model.id &&
+      trace.model.revision === opened.model.revision &&
+      trace.scheme.id === opened.scheme.id &&
+      trace.scheme.revision === opened.scheme.revision &&
+      trace.seed === opened.seed);
+  if (!same) throw new ServiceError(422, 'refused-exercise', 'The attempt is of another exercise, model or scheme than was opened.', 'trace');
+  const model = scoredModel(input.mesh, input.home);
+  const refusal = checkTrace(trace, {
+    start: content.start,
+    allowed: content.allowed,
+    partIds: new Set(model.mesh.parts.map((part) => part.id)),
+    steps: content.steps.length,
+    elapsed: input.elapsed,
+  });
+  if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');
+  const card = scoreAttempt(content, model, trace, input.scheme);
+  const { flashes, seconds, gestures, slips } = card;
+  return {
+    card: JSON.stringify(card),
+    trace: gzipSync(JSON.stringify(trace)),
+    facts: {
+      score: card.score,
+      flashes,
+      seconds,
+      gestures,
+      ...(slips ? { slips } : {}),
+      steps: card.steps.map((step) => ({ skill: step.skill, score: step.score, seconds: step.seconds })),
+      unlikely: unlikeAHand(trace, content.steps.length, input.scheme),
+      end: trace.end,
+    },
+  };
+}
+
+/** What the pictures of the differences are drawn from; `trace`: JSON as it was kept, uncompressed. */
+function details(input: { readonly trace: Uint8Array; readonly content: Exercise; readonly mesh: MeshBytes; readonly home: View }): StepDetail[] {
+  return detailsOf(input.content, scoredModel(input.mesh, input.home), traceSchema.parse(parseJson(input.trace)));
+}
+
+/** An author's own try, taken apart: the draft, and the trace as it has to be given to `score`. */
+function openTry({ body }: { readonly body: Uint8Array }): { content: Exercise; scheme: Trace['scheme'] | null; trace: Uint8Array } {
+  const sent = parseJson(body) as { content?: unknown; trace?: { scheme?: unknown } } | null;
+  const content = draftSchema.parse(sent?.content);
+  const scheme = traceSchema.shape.scheme.safeParse(sent?.trace?.scheme);
+  return { content, scheme: scheme.success ? scheme.data : null, trace: new TextEncoder().encode(JSON.stringify(sent?.trace ?? null)) };
+}
+
+/** A model to read: a form as it was sent, or its fields. */
+export type ModelInput =
+  | { readonly form: Uint8Array; readonly type: string }
+  | { readonly name?: string; readonly files: readonly NamedBytes[]; readonly placement?: Placement | undefined; readonly home?: View | undefined };
+
+export interface ReadModel {
+  readonly name: string;
+  readonly file: string;
+  readonly mesh: Uint8Array;
+  readonly hash: string;
+  readonly parts: readonly string[];
+  readonly triangles: number;
+  readonly size: [number, number, number];
+  readonly home: View;
+  readonly placement: Placement;
+  readonly offset: readonly number[];
+  readonly warnings: readonly string[];
+}
+
+/** Reads, checks and places a model, and finds its home view. */
+async function model(input: ModelInput): Promise<ReadModel> {
+  const { name = '', files, placement = AS_IT_IS, home } = 'form' in input ? await readModelForm(input.form, input.type) : input;
+  const main = files.find((file) => /\.(glb|gltf)$/i.test(file.name)) ?? files[0];
+  if (!main) throw invalid('Choose a .glb file, or a .gltf file together with its .bin files.', 'files');
+  const read = await readModel(
+    main,
+    files.filter((file) => file !== main),
+  );
+  const { mesh, offset } = placeMesh(read.mesh, placement);
+  const box = boxOf(mesh);
+  if (!box) throw invalid('The model holds no triangles.', 'files');
+  const size: [number, number, number] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]];
+  if (Math.max(...size) < 1e-4) throw invalid('The model is smaller than a tenth of a millimetre: choose a larger unit.', 'placement');
+  if (Math.max(...size) > 1e5) throw invalid('The model is larger than 100 km: choose a smaller unit.', 'placement');
+  const bytes = encodeMesh(mesh);
+  return {
+    name,
+    file: main.name.slice(0, 200),
+    mesh: bytes,
+    hash: sha256(bytes),
+    parts: mesh.parts.map((part) => part.id),
+    triangles: mesh.indices.length / 3,
+    size,
+    home: home ?? usualHome(mesh),
+    placement,
+    offset,
+    warnings: read.warnings,
+  };
+}
+
+/** argon2id with 19 MiB and two passes (OWASP's first recommendation). */
+const hashPassword = ({ password }: { readonly password: string }): string => hashSync(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+
+function verifyPassword({ hash, password }: { readonly hash: string; readonly password: string }): boolean {
+  try {
+    return verifySync(hash, password);
+  } catch {
+    return false;
+  }
+}
+
+/** Keeps a thread busy; for the tests of the pool's own limits. */
+function spin({ ms, bytes = 0 }: { readonly ms: number; readonly bytes?: number }): number {
+  const kept: number[][] = [];
+  const until = performance.now() + ms;
+  while (performance.now() < until) if (bytes > 0) kept.push(new Array<number>(bytes / 8).fill(1.5));
+  return kept.length;
+}
+
+/** Everything that is too heavy for the thread that answers. */
+export const jobs = { score, details, openTry, model, hashPassword, verifyPassword, spin };
+
+export type Jobs = typeof jobs;
+export type JobName = keyof Jobs;
+export type JobInput<K extends JobName> = Parameters<Jobs[K]>[0];
+export type JobResult<K extends JobName> = Awaited<ReturnType<Jobs[K]>>;
+
+/** What a job gives back, or why it refused: errors with codes do not survive the way between threads. */
+export type Outcome =
+  | { readonly ok: true; readonly value: unknown }
+  | { readonly ok: false; readonly status: number; readonly code: string; readonly message: string; readonly field: string | undefined };
+
+export function refusalOf(error: unknown): Extract<Outcome, { ok: false }> | null {
+  if (error instanceof ServiceError) return { ok: false, status: error.status, code: error.code, message: error.message, field: error.field };
+  if (error instanceof FormatError) return { ok: false, status: 422, code: 'invalid', message: error.message, field: 'files' };
+  return null;
+}
