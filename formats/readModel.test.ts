@@ -195,6 +195,61 @@ describe('readModel', () => {
     expect(await codeOf(bytes as Uint8Array, name as string | undefined)).toBe(code);
   });
 
+  /** A file whose JSON is this text, whatever is in it. */
+  const raw = (json: string): Uint8Array => new TextEncoder().encode(json);
+  const many = (n: number, one: string): string => `[${Array.from({ length: n }, () => one).join(',')}]`;
+
+  it.each([
+    [
+      'one node listed 200,000 times',
+      () => raw(`{"asset":{"version":"2.0"},"scene":0,"scenes":[{"nodes":${many(200_000, '0')}}],"nodes":[{"mesh":0}]}`),
+      'cycle',
+    ],
+    [
+      'a child listed 200,000 times',
+      () => raw(`{"asset":{"version":"2.0"},"scenes":[{"nodes":[0]}],"nodes":[{"children":${many(200_000, '1')}},{}]}`),
+      'cycle',
+    ],
+    ['a scene that lists a child of another', () => raw('{"asset":{"version":"2.0"},"scenes":[{"nodes":[0,1]}],"nodes":[{"children":[1]},{}]}'), 'cycle'],
+    ['six million empty nodes', () => raw(`{"asset":{"version":"2.0"},"nodes":[{}${',{}'.repeat(5_999_999)}]}`), 'limit'],
+    ['30,000 empty nodes', () => raw(`{"asset":{"version":"2.0"},"nodes":${many(30_000, '{}')}}`), 'limit'],
+    [
+      'a chain of 19,000 nodes',
+      () => raw(`{"asset":{"version":"2.0"},"nodes":[${Array.from({ length: 19_000 }, (_, i) => (i < 18_999 ? `{"children":[${i + 1}]}` : '{}')).join(',')}]}`),
+      'limit',
+    ],
+    [
+      'a chain of 19,000 nodes told from its end',
+      () => raw(`{"asset":{"version":"2.0"},"nodes":[${Array.from({ length: 19_000 }, (_, i) => (i > 0 ? `{"children":[${i - 1}]}` : '{}')).join(',')}]}`),
+      'limit',
+    ],
+    [
+      'an accessor of nothing that claims twenty million entries',
+      () =>
+        gltf({
+          change: (json) => {
+            json.accessors = [{ count: 20_000_000, componentType: 5126, type: 'VEC3' }];
+          },
+        }),
+      'limit',
+    ],
+    [
+      'one mesh of two million corners under 4,000 nodes',
+      () =>
+        gltf({
+          change: (json) => {
+            (json.accessors as object[]).push({ count: 2_000_000, componentType: 5126, type: 'VEC3' });
+            json.meshes = [{ primitives: [{ attributes: { POSITION: 2 }, mode: 0 }] }];
+            json.nodes = Array.from({ length: 4000 }, () => ({ mesh: 0 }));
+            json.scenes = [{ nodes: Array.from({ length: 4000 }, (_, i) => i) }];
+          },
+        }),
+      'limit',
+    ],
+  ])('refuses %s before anything is made of it', async (_name, make, code) => {
+    expect(await codeOf(make())).toBe(code);
+  });
+
   it('never fails raw, wherever a file is cut or bent', async () => {
     const whole = await writeGlb(
       boxes([

@@ -1,4 +1,5 @@
-import { FormatError } from '../formatError';
+import { checkJsonSize } from '../countJson';
+import { FormatError, LIMITS } from '../formatError';
 import type { NamedBytes } from '../readModel';
 
 const MAGIC = 0x46546c67;
@@ -13,6 +14,7 @@ export interface Container {
 const isBinary = (bytes: Uint8Array): boolean => bytes.length >= 4 && new DataView(bytes.buffer, bytes.byteOffset, 4).getUint32(0, true) === MAGIC;
 
 function parseJson(bytes: Uint8Array, name: string): unknown {
+  checkJsonSize(bytes, LIMITS.json, name);
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);

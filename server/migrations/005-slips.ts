@@ -9,6 +9,8 @@ export async function up(db: Knex): Promise<void> {
     t.integer('times').unsigned().notNullable();
     t.primary(['attempt_id', 'gesture', 'wanted']);
   });
+  // Gestures that differ by case or accent are different ones.
+  await db.raw('alter table attempt_slips modify gesture varchar(80) character set utf8mb4 collate utf8mb4_nopad_bin not null');
   const rows: { id: string; card: string }[] = await db('attempts').where('card', 'like', '%"slips":[%').select('id', 'card');
   for (const { id, card } of rows) {
     const { slips = [] } = JSON.parse(card) as { slips?: { gesture: string; wanted: string; times: number }[] };

@@ -1,12 +1,14 @@
-import { type Exercise, initialScene, type Scheme, schemeById, scoreAttempt, simulateAttempt, type Trace, usualCriteria } from '@core';
+import { gunzipSync } from 'node:zlib';
+import { type Exercise, exerciseSchema, initialScene, type Scheme, schemeById, scoreAttempt, simulateAttempt, type Trace, usualCriteria } from '@core';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { meshOf } from '../meshes';
 import * as slipsMigration from '../migrations/005-slips';
+import { openPool } from '../pool';
 import { cardOf, traceOf } from '../repositories/attempts';
-import { aModel, openTestService, type School, school, type TestService } from '../tests/testService';
+import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
 import { asSent, attemptSeen, handIn, hintOf, openAttempt, traceSeen, tryOut } from './attempts';
-import { assignExercise, draftRead, forTrainee, makeExercise, pictureBytes, publish, saveDraft, versionToPractise } from './exercises';
-import { modelRead, openMeshFile } from './models';
+import { assignExercise, draftRead, forTrainee, makeExercise, pictureBytes, publish, saveDraft, unassignExercise, versionToPractise } from './exercises';
+import { modelRead, openMeshFile, reviseModel } from './models';
 import { groupCsv, groupProgress, progressCsv, progressOf } from './progress';
 
 let service: TestService;
@@ -154,10 +156,135 @@ describe('what others may see', () => {
     expect(JSON.stringify(content)).toContain(secret);
     expect(JSON.stringify(forTrainee(content))).not.toContain(secret);
     const { id, trace } = await opened();
-    await handIn(s.trainee, id, asSent(trace));
+    await handIn(s.trainee, id, asSent({ ...trace, moves: [] }));
     const seen = await attemptSeen(s.trainee, id);
     expect(JSON.stringify([seen.version.content, seen.details])).not.toContain(secret);
+    // Nor how far off it was, or which way: an empty attempt would ask for it.
+    const direction = seen.card.steps[0]?.criteria.find((c) => c.id === 'direction');
+    expect(direction).toMatchObject({ value: null, advice: 'Direction: far off.' });
+    expect(JSON.stringify(seen.card)).not.toMatch(/round to the|°/);
+    expect((await attemptSeen(s.instructor, id)).card.steps[0]?.criteria.find((c) => c.id === 'direction')?.value).toBeGreaterThan(0.5);
     expect(await pictureBytes(s.trainee, exercise.id, 1, 0)).toEqual(Buffer.from(PNG));
+  });
+
+  it('hides lines, pivots, faces and hints of a hidden target, whatever the goal', () => {
+    const [step] = exercise.steps as [Exercise['steps'][number]];
+    const view = { ...exercise.start.view, distance: 12.345 };
+    const call = { kind: 'face' as const, name: 'the marked face', point: [1.2345, 0, 0] as const, normal: [0, 0.6, 0.8] as const };
+    const goals: Exercise['steps'][number]['goal'][] = [
+      { kind: 'followOrbit', pivot: [7.654, 0, 0], path: [0, 1, 2].map((t) => ({ t, view })) },
+      { kind: 'callView', calls: [call], order: 'asGiven' },
+      { kind: 'cutToReveal', plane: { normal: [0, 0.6, 0.8], offset: 9.876 }, reveal: [] },
+    ];
+    const content = { ...exercise, showTarget: false, steps: goals.map((goal) => ({ ...step, goal, hints: ['first words', 'second words'] })) };
+    expect(JSON.stringify(forTrainee(content))).not.toMatch(/12\.345|7\.654|1\.2345|0\.6,0\.8|9\.876|words/);
+    expect(JSON.stringify(forTrainee({ ...content, showTarget: true }))).toMatch(/7\.654/);
+    // What is sent in their place still has the shape of an exercise.
+    expect(exerciseSchema.safeParse({ ...forTrainee(content), steps: forTrainee(content).steps.map((x) => ({ ...x, hints: [] })) }).success).toBe(true);
+  });
+
+  it('hints of a hidden target are given one after the other, to the one whose attempt runs', async () => {
+    const [step] = exercise.steps as [Exercise['steps'][number]];
+    exercise = await published({ showTarget: false, liveHelp: false, steps: [{ ...step, hints: ['Turn.', 'Turn right.', 'Press 3.'] }] });
+    const { id, trace } = await opened();
+    await expect(hintOf(s.trainee, id, 0, 1)).rejects.toMatchObject({ status: 404 });
+    expect(await hintOf(s.trainee, id, 0, 0)).toBe('Turn.');
+    expect(await hintOf(s.trainee, id, 0, 0)).toBe('Turn.');
+    expect(await hintOf(s.trainee, id, 0, 1)).toBe('Turn right.');
+    for (const [step_, number] of [
+      [0, 5],
+      [7, 0],
+    ] as const)
+      await expect(hintOf(s.trainee, id, step_, number)).rejects.toMatchObject({ status: 404 });
+    await expect(hintOf(s.instructor, id, 0, 2)).rejects.toMatchObject({ status: 404 });
+    await handIn(s.trainee, id, asSent(trace));
+    await expect(hintOf(s.trainee, id, 0, 2)).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('a trainee has the models of their exercises, in the revisions that these use, and those of their own cards', async () => {
+    const { revision } = await modelRead(s.trainee, exercise.model.id);
+    await reviseModel(s.instructor, exercise.model.id, async () => ({ files: [await buoyFile()], placement: { metresPerUnit: 3, up: '+z', turns: 0 } }));
+    const newer = (await modelRead(s.instructor, exercise.model.id)).revision;
+    expect(newer.revision).toBe(2);
+    await expect(modelRead(s.trainee, exercise.model.id, 2)).rejects.toMatchObject({ status: 404 });
+    await expect(openMeshFile(s.trainee, newer.meshHash)).rejects.toMatchObject({ status: 404 });
+    expect((await modelRead(s.trainee, exercise.model.id)).revision.revision).toBe(1);
+    const { id, trace } = await opened();
+    await handIn(s.trainee, id, asSent(trace));
+    await unassignExercise(s.instructor, s.group.id, exercise.id);
+    expect((await openMeshFile(s.trainee, revision.meshHash)).size).toBeGreaterThan(0);
+    await expect(attemptSeen(s.trainee, id)).resolves.toBeDefined();
+  });
+});
+
+describe('what is more than a hand gives', () => {
+  const roll = (t: number, i = 0) => ({ t, command: { kind: 'roll' as const, angle: i % 2 ? 0.01 : -0.01 } });
+
+  it('30,000 moves without a gesture, a break of a day, and an attempt at the limits are scored', async () => {
+    const { id, trace } = await opened();
+    service.pass(90_000);
+    const moves = Array.from({ length: 30_000 }, (_, i) => roll(i / 100, i));
+    const day = { ...roll(86_000), gesture: { id: 1, device: 'mouse' as const, binding: 'left drag' } };
+    const events = [
+      { t: 0, kind: 'begin' as const },
+      { t: 86_001, kind: 'handIn' as const },
+    ];
+    await expect(handIn(s.trainee, id, asSent({ ...trace, moves: [...moves, day], events, end: 86_001 }))).resolves.toMatchObject({ flashes: 0 });
+    const { attempt, unlikely } = await attemptSeen(s.instructor, id);
+    expect(attempt.unlikely[0]).toMatchObject({ code: 'noGesture', times: 30_000 });
+    expect(unlikely[0]).toMatch(/^30000 commands came from no gesture/);
+    expect((await attemptSeen(s.trainee, id)).unlikely).toEqual([]);
+    expect(attempt.late).toBe(true);
+
+    const second = await opened();
+    service.pass(90_000);
+    const most = Array.from({ length: 120_000 }, (_, i) => roll(i / 1900, i));
+    const end = 120_000 / 1900 + 1;
+    const limits = {
+      ...second.trace,
+      moves: most,
+      events: [
+        { t: 0, kind: 'begin' as const },
+        { t: end, kind: 'handIn' as const },
+      ],
+      end,
+    };
+    await expect(handIn(s.trainee, second.id, asSent(limits))).resolves.toBeDefined();
+    await expect(handIn(s.trainee, (await opened()).id, asSent({ ...limits, moves: [...most, roll(end)] }))).rejects.toMatchObject({ status: 422 });
+  });
+
+  it('what cannot be scored in its time is refused, kept, and shown to those who teach', async () => {
+    const { id, trace } = await opened();
+    const slow = { ...s.trainee, pool: openPool({ seconds: { score: 0.001 } }) };
+    try {
+      await expect(handIn(slow, id, asSent(trace))).rejects.toMatchObject({ status: 422, code: 'refused-too-long' });
+      expect((await progressOf(s.instructor, s.trainee.who.id)).refused).toMatchObject([{ id, title: 'Round' }]);
+      // It is not tried again and again, and what was sent is still there.
+      await expect(handIn(s.trainee, id, () => Promise.reject(new Error('not to be read')))).rejects.toMatchObject({ code: 'refused-too-long' });
+      const row = await service.db('attempts').where({ id }).first('refused_body');
+      expect(JSON.parse(gunzipSync(row.refused_body).toString())).toEqual(JSON.parse(JSON.stringify(trace)));
+    } finally {
+      await slow.pool.close();
+    }
+  });
+
+  it('slips that differ only by case, accent or a blank at the end are counted apart, and none stops the card', async () => {
+    const { id, trace } = await opened();
+    const names = ['middle drag', 'Middle drag', 'míddle drag', 'middle drag '];
+    const slips = names.map((gesture, i) => ({ t: i / 10, kind: 'slip' as const, step: 0, gesture, wanted: 'pan' }));
+    await handIn(s.trainee, id, asSent({ ...trace, moves: [], events: slips }));
+    expect((await service.db('attempt_slips').where({ attempt_id: id })).length).toBe(4);
+  });
+
+  it('a pause over everything, a late beginning, or an end at nothing gains no time', async () => {
+    const { id, trace } = await opened();
+    const at = (kind: 'begin' | 'pause' | 'resume' | 'handIn', t: number) => ({ kind, t });
+    const forged: Trace[] = [
+      { ...trace, events: [at('begin', 0), at('pause', 0.001), at('resume', trace.end - 0.001), at('handIn', trace.end)] },
+      { ...trace, events: [at('begin', trace.end), at('handIn', trace.end)] },
+      { ...trace, end: 0 },
+    ];
+    for (const each of forged) await expect(handIn(s.trainee, id, asSent(each))).rejects.toMatchObject({ code: 'refused-time' });
   });
 });
 

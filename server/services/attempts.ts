@@ -101,6 +101,13 @@ export async function tryOut(asked: Asked, body: Uint8Array): Promise<ScoreCard>
   return JSON.parse(card) as ScoreCard;
 }
 
+/** How an own attempt stands: seconds since it was opened, and whether it is over. */
+export async function attemptState(asked: Asked, id: string): Promise<{ elapsed: number; over: boolean }> {
+  const attempt = await attempts.findAttempt(asked.db, id);
+  if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
+  return { elapsed: (asked.now().getTime() - attempt.openedAt.getTime()) / 1000, over: attempt.handedInAt !== null || attempt.refusedWhy !== null };
+}
+
 /** A hint of a step whose words were not sent with the exercise: they are given one after the other. */
 export async function hintOf(asked: Asked, id: string, step: number, number: number): Promise<string> {
   const attempt = await attempts.findAttempt(asked.db, id);

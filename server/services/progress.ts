@@ -1,6 +1,6 @@
 import { type CountedSlip, type Habit, habitsOf, isStuck, type Level, levelOf, type SchemeFamily, SKILLS, skillLabel } from '@core';
 import Papa from 'papaparse';
-import { type AttemptLine, attemptLines, type StepLine, slipLines, stepLines } from '../repositories/attempts';
+import { type AttemptLine, attemptLines, refusedLines, type StepLine, slipLines, stepLines } from '../repositories/attempts';
 import { type Assignment, assignmentsOfPerson } from '../repositories/exercises';
 import { schemeNames } from '../repositories/schemes';
 import type { Asked, Person } from '../service';
@@ -63,15 +63,18 @@ export interface Progress {
   readonly slips: readonly CountedSlip[];
   /** Habits of an earlier scheme, the most frequent of late first. */
   readonly habits: readonly (Habit & { readonly scheme: string })[];
+  /** Attempts that could not be scored, newest first. */
+  readonly refused: readonly { readonly id: string; readonly title: string; readonly why: string; readonly at: Date }[];
 }
 
 export async function progressOf(asked: Asked, personId: string): Promise<Progress> {
   const person = await personSeen(asked, personId);
-  const [attempts, steps, slips, assigned] = await Promise.all([
+  const [attempts, steps, slips, assigned, refused] = await Promise.all([
     attemptLines(asked.db, [personId]),
     stepLines(asked.db, [personId]),
     slipLines(asked.db, [personId]),
     assignmentsOfPerson(asked.db, personId),
+    refusedLines(asked.db, [personId]),
   ]);
   const habits = habitsOf(attempts, slips);
   const names = await schemeNames(asked.db, [...new Set(habits.map((habit) => habit.schemeId))]);
@@ -82,6 +85,7 @@ export async function progressOf(asked: Asked, personId: string): Promise<Progre
     skills: skillLevels(steps),
     slips,
     habits: habits.map((habit) => ({ ...habit, scheme: names.get(habit.schemeId) ?? '' })),
+    refused,
   };
 }
 
@@ -140,6 +144,7 @@ export async function progressCsv(asked: Asked, personId: string): Promise<strin
       flashes: line.flashes,
       seconds: csvNumber(line.seconds),
       gestures: line.gestures,
+      late: line.late ? 'yes' : '',
       slips: slips.reduce((sum, slip) => sum + (slip.attemptId === line.id ? slip.times : 0), 0),
     })),
     // A cell that begins like a formula is not to be run by a spreadsheet.

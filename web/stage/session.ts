@@ -46,6 +46,16 @@ export interface SessionOptions {
   readonly context: Context;
   readonly allowed: readonly CommandGroupId[];
   readonly onMove?: (scene: Scene) => void;
+  /** What was recorded of this attempt before, to go on from there. */
+  readonly recorded?: Recorded;
+}
+
+/** A record that was broken off: the time since counts as a pause. */
+export interface Recorded {
+  readonly moves: readonly Move[];
+  readonly events: readonly TraceEvent[];
+  /** Seconds since the attempt was opened. */
+  readonly time: number;
 }
 
 const GLIDING: ReadonlySet<Command['kind']> = new Set([
@@ -83,8 +93,8 @@ const LABELS: Partial<Record<Command['kind'], string>> = {
 };
 const labelOf = (command: Command): string => (command.kind === 'standard' ? command.name.replaceAll('-', ' ') : (LABELS[command.kind] ?? command.kind));
 
-export function createSession({ start, context, allowed, onMove }: SessionOptions): Session {
-  const opened = performance.now();
+export function createSession({ start, context, allowed, onMove, recorded }: SessionOptions): Session {
+  const opened = performance.now() - (recorded?.time ?? 0) * 1000;
   const labels = new WeakMap<View, string>([[start.view, 'start']]);
   const moves: Move[] = [];
   const events: TraceEvent[] = [];
@@ -99,7 +109,25 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
   };
   const fixesOf = (scene: Scene): Fix[] =>
     [...scene.history.past, scene.view, ...scene.history.future].map((view) => ({ view, label: labels.get(view) ?? 'view' }));
-  const store = createStore<SessionState>(() => ({ scene: start, fixes: fixesOf(start), at: 0, refused: null, glide: false }));
+  /** Does one command, and names the fix that it makes. */
+  const done = (scene: Scene, command: Command, gesture: number | undefined): Scene => {
+    const next = apply(scene, command, { ...context, start, ...(gesture === undefined ? {} : { gesture }) });
+    const stepped = command.kind === 'back' || command.kind === 'forward' || command.kind === 'cancel';
+    if (next.view !== scene.view && !stepped) labels.set(next.view, labelOf(command));
+    return next;
+  };
+  let first = start;
+  if (recorded) {
+    for (const move of recorded.moves) first = done(first, move.command, move.gesture?.id);
+    moves.push(...recorded.moves);
+    events.push(...recorded.events);
+    gestures = recorded.moves.reduce((most, move) => Math.max(most, move.gesture?.id ?? 0), 0);
+    lastTime = Math.max(moves.at(-1)?.t ?? 0, events.at(-1)?.t ?? 0);
+    const paces = events.filter((e) => e.kind === 'pause' || e.kind === 'resume');
+    if (events.length > 0 && paces.at(-1)?.kind !== 'pause') events.push({ kind: 'pause', t: lastTime });
+    paused = events.length > 0;
+  }
+  const store = createStore<SessionState>(() => ({ scene: first, fixes: fixesOf(first), at: first.history.past.length, refused: null, glide: false }));
 
   const event: Session['event'] = (made) => {
     if (made.kind === 'pause' || made.kind === 'resume') {
@@ -137,12 +165,9 @@ export function createSession({ start, context, allowed, onMove }: SessionOption
       if (paused) event({ kind: 'resume' });
       if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' });
       for (const command of commands) {
-        const before = scene;
-        scene = apply(scene, command, { ...context, start, gesture: gesture.id });
+        scene = done(scene, command, gesture.id);
         // Kept without its end: a pure list of what was done.
         moves.push({ t: time(), command, gesture });
-        if (scene.view !== before.view && command.kind !== 'back' && command.kind !== 'forward' && command.kind !== 'cancel')
-          labels.set(scene.view, labelOf(command));
       }
       const glide = commands.length === 1 && GLIDING.has(commands[0]?.kind ?? 'orbit');
       store.setState({ scene, fixes: fixesOf(scene), at: scene.history.past.length, glide });

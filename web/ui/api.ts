@@ -31,6 +31,9 @@ async function answered<T>(work: Promise<Response>): Promise<T> {
 export const send = <T>(path: string, body: unknown, method: 'POST' | 'PUT' | 'PATCH' | 'DELETE' = 'POST'): Promise<T> =>
   answered<T>(fetch(path, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }));
 
+/** Asks for JSON. */
+export const ask = <T>(path: string): Promise<T> => answered<T>(fetch(path));
+
 export const sendForm = <T>(path: string, form: FormData): Promise<T> => answered<T>(fetch(path, { method: 'POST', body: form }));
 
 export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : 'Something went wrong. Try again.');

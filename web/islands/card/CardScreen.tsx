@@ -21,6 +21,10 @@ interface Props {
   readonly learner: { readonly id: string; readonly name: string } | null;
   readonly before: { readonly id: string; readonly score: number } | null;
   readonly next: { readonly id: string; readonly title: string } | null;
+  /** Handed in well after it was finished. */
+  readonly late?: boolean;
+  /** For those who teach: what of the attempt no hand does. */
+  readonly unlikely?: readonly string[];
   /** Buttons instead of again and next, for a try that is not kept. */
   readonly actions?: ReactNode;
 }
@@ -99,7 +103,7 @@ function StepPart({
 }
 
 /** The score card: flashes, what was earned and lost, the difference in pictures, and what to change. */
-export function CardScreen({ card, exercise, details, meshHash, pictures, learner, before, next, actions }: Props) {
+export function CardScreen({ card, exercise, details, meshHash, pictures, learner, before, next, late = false, unlikely = [], actions }: Props) {
   const change = before ? shownPoints(card.score) - shownPoints(before.score) : null;
   return (
     <div className="space-y-6">
@@ -118,6 +122,7 @@ export function CardScreen({ card, exercise, details, meshHash, pictures, learne
           <h1 className="text-4xl">{learner ? exercise.title : HEADLINES[card.flashes]}</h1>
           <p className="mt-1 text-ink-soft">
             {Math.round(card.seconds)} s on the clock, {card.gestures} {card.gestures === 1 ? 'gesture' : 'gestures'}
+            {late && ' · handed in later'}
             {change !== null && before && (
               <>
                 {' '}
@@ -150,6 +155,17 @@ export function CardScreen({ card, exercise, details, meshHash, pictures, learne
             ))}
         </div>
       </header>
+      {unlikely.length > 0 && (
+        <section className="card border-signal p-4 text-sm" data-testid="unlikely">
+          <h2 className="font-bold">This does not look as if a hand had made it</h2>
+          <ul className="mt-1 list-disc pl-5">
+            {unlikely.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+          <p className="mt-1 text-ink-soft">Nothing was taken off for it. Only those who teach see this.</p>
+        </section>
+      )}
       {card.slips && (
         <p className="mb-4 text-sm" data-testid="slips">
           <strong>Old habits:</strong>{' '}

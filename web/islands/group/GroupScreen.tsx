@@ -34,6 +34,7 @@ interface Props {
     readonly score: number;
     readonly flashes: number;
     readonly at: string;
+    readonly late: boolean;
   }[];
 }
 
@@ -186,7 +187,10 @@ export function GroupScreen({ learners, assignments, recent }: Props) {
               <li key={a.id}>
                 <a href={`/attempts/${a.id}`} className="flex items-baseline gap-3 border-rule border-b py-1.5 hover:bg-paper">
                   <span className="w-28 shrink-0 truncate font-semibold">{a.personName}</span>
-                  <span className="flex-1 truncate">{a.title}</span>
+                  <span className="flex-1 truncate">
+                    {a.title}
+                    {a.late && <span className="text-ink-soft text-xs"> · handed in later</span>}
+                  </span>
                   <span className="whitespace-nowrap text-ink-soft text-xs">{formatDistanceToNow(new Date(a.at), { addSuffix: true })}</span>
                   <span className="font-mono">{shownPoints(a.score)}</span>
                   <Flashes count={a.flashes} />

@@ -1,4 +1,4 @@
-import { send, wordsOf } from '@web/ui/api';
+import { Refused, send, wordsOf } from '@web/ui/api';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
 
@@ -12,15 +12,17 @@ interface Props {
 export function ResetPassword({ personId, name, own = false }: Props) {
   const [open, setOpen] = useState(false);
   const [password, setPassword] = useState('');
-  const [said, setSaid] = useState<{ words: string; wrong: boolean } | null>(null);
+  const [present, setPresent] = useState('');
+  const [said, setSaid] = useState<{ words: string; wrong: boolean; field?: string | undefined } | null>(null);
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     try {
-      await send(`/api/people/${personId}/password`, { password });
-      setSaid({ words: 'The new password holds from now on.', wrong: false });
+      await send(`/api/people/${personId}/password`, { password, ...(own ? { present } : {}) });
+      setSaid({ words: own ? 'The new password holds from now on. You are signed out everywhere else.' : 'The new password holds from now on.', wrong: false });
       setPassword('');
+      setPresent('');
     } catch (problem) {
-      setSaid({ words: wordsOf(problem), wrong: true });
+      setSaid({ words: wordsOf(problem), wrong: true, field: problem instanceof Refused ? problem.field : undefined });
     }
   };
   return (
@@ -30,6 +32,20 @@ export function ResetPassword({ personId, name, own = false }: Props) {
       </button>
       <Sheet open={open} onOpenChange={setOpen} title={own ? 'Change my password' : `New password for ${name}`}>
         <form onSubmit={submit} className="space-y-4 p-1">
+          {own && (
+            <label className="block">
+              <span className="mb-1 block font-semibold">Present password</span>
+              <input
+                className="field"
+                type="password"
+                autoComplete="current-password"
+                value={present}
+                onChange={(e) => setPresent(e.target.value)}
+                required
+                aria-invalid={said?.field === 'present'}
+              />
+            </label>
+          )}
           <label className="block">
             <span className="mb-1 block font-semibold">New password</span>
             <input
@@ -39,7 +55,7 @@ export function ResetPassword({ personId, name, own = false }: Props) {
               value={password}
               onChange={(e) => setPassword(e.target.value)}
               required
-              aria-invalid={said?.wrong ?? false}
+              aria-invalid={(said?.wrong ?? false) && said?.field !== 'present'}
             />
           </label>
           {said && (

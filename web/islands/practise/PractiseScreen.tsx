@@ -30,8 +30,11 @@ import { type Opener, openOnServer, type Practised, useAttempt } from './useAtte
 import { useCalls } from './useCalls';
 import { useCloseness } from './useCloseness';
 import { useSlips } from './useSlips';
+import { WaitingToSend } from './WaitingToSend';
 
 interface Props {
+  /** Whose attempt it is; left out when an author tries it out. */
+  readonly person?: string;
   readonly exercise: Practised;
   readonly meshHash: string;
   readonly home: View;
@@ -65,7 +68,7 @@ function usualScheme(schemes: readonly Scheme[]): Scheme {
   return found;
 }
 
-export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, pictures, tryOut }: Props) {
+export function PractiseScreen({ person, exercise, meshHash, home, landmarks, schemes, pictures, tryOut }: Props) {
   const [chosen, setScheme] = useState(() => usualScheme(schemes));
   const [moves, setMoves] = useState<PuckMoves | null>(() => (window.localStorage.getItem(KEPT_MOVES) as PuckMoves | null) ?? null);
   const scheme = useMemo(
@@ -77,10 +80,23 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
   const [sheet, setSheet] = useState<'scheme' | 'restart' | 'far' | null>(null);
   const [wanted, setWanted] = useState<Scheme | null>(null);
   const [busy, setBusy] = useState(false);
+  /** Why a finished attempt could not be sent yet. */
+  const [waiting, setWaiting] = useState<string | null>(null);
+  /** Words of hints that were not sent with the exercise, by step and number. */
+  const [asked, setHintWords] = useState<Readonly<Record<string, string>>>({});
   const [laid, setLaid] = useLayOver();
 
   const open = useMemo(() => tryOut?.open ?? openOnServer(exercise), [tryOut, exercise]);
-  const attempt = useAttempt(exercise, meshHash, home, chosen, open, tryOut?.loaded ?? null);
+  const attempt = useAttempt({
+    exercise,
+    meshHash,
+    home,
+    scheme: chosen,
+    open,
+    loaded: tryOut?.loaded ?? null,
+    person: tryOut ? null : (person ?? null),
+    onScheme: setScheme,
+  });
   const { session, prepared, opened } = attempt;
   const labels = useKeyLabels();
   const labelled = useMemo(() => (labels ? { ...scheme, labels } : scheme), [scheme, labels]);
@@ -99,9 +115,13 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
   const calls = useCalls(goal?.kind === 'callView' ? (goal as GoalOf<'callView'>) : null, session, opened?.seed ?? 0, step);
 
   slips.now.current = { session, call: calls.call, closeness, step };
+  // An attempt that is gone on with stands where it was left.
   useEffect(() => {
-    setStep(0);
-    setHints([]);
+    const events = session?.events ?? [];
+    setStep(events.filter((e) => e.kind === 'stepDone').length);
+    setHints(events.flatMap((e) => (e.kind === 'hint' ? [e.step] : [])));
+    setHintWords({});
+    setWaiting(null);
   }, [session]);
   useEffect(() => {
     if (state?.refused) toast(state.refused.words);
@@ -126,15 +146,26 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
   const pictureOf = useMemo(() => (handle && session ? (view: View) => handle.pictureOf({ ...session.getState().scene, view }, 384) : null), [handle, session]);
 
   const last = step === exercise.steps.length - 1;
+  const showCard = useCallback(() => {
+    window.location.href = `/attempts/${opened?.id}`;
+  }, [opened]);
+  const notTaken = useCallback((words: string) => {
+    setWaiting(null);
+    toast.error(words, { duration: 12_000 });
+  }, []);
   const handIn = async (): Promise<void> => {
     if (!session || !opened) return;
     setBusy(true);
     try {
       if (tryOut) await tryOut.onHandIn(attempt.trace());
       else {
-        await send(`/api/attempts/${opened.id}/hand-in`, attempt.trace());
-        window.location.href = `/attempts/${opened.id}`;
-        return;
+        const result = await attempt.handIn();
+        if (result.kind === 'sent') {
+          showCard();
+          return;
+        }
+        if (result.kind === 'waits') setWaiting(result.words);
+        else toast.error(result.words, { duration: 12_000 });
       }
     } catch (error) {
       toast.error(wordsOf(error), { duration: 12_000 });
@@ -158,11 +189,20 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
       setStep(step + 1);
     }
   };
-  const takeHint = (): void => {
-    const taken = hints.filter((n) => n === step).length;
-    if (!session || !present || taken >= present.hints.length) return;
-    session.event({ kind: 'hint', step, number: taken });
-    setHints([...hints, step]);
+  const takeHint = async (): Promise<void> => {
+    const number = hints.filter((n) => n === step).length;
+    if (!session || !present || number >= present.hints.length) return;
+    if (present.hints[number] === '' && opened) {
+      try {
+        const { words } = await send<{ words: string }>(`/api/attempts/${opened.id}/hints`, { step, number });
+        setHintWords((known) => ({ ...known, [`${step} ${number}`]: words }));
+      } catch (error) {
+        toast.error(wordsOf(error));
+        return;
+      }
+    }
+    session.event({ kind: 'hint', step, number });
+    setHints((known) => [...known, step]);
   };
   const askScheme = (id: string): void => {
     const found = schemes.find((s) => s.id === id);
@@ -173,10 +213,13 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
   const changeScheme = (found: Scheme): void => {
     window.localStorage.setItem(KEPT_SCHEME, found.id);
     setScheme(found);
+    // What was broken off is still offered: the choice is for when one starts again.
+    if (!attempt.offered) attempt.begin(found);
   };
+  const startAgain = (): void => attempt.begin(chosen);
 
   const taken = hints.filter((n) => n === step).length;
-  const hintWords = taken > 0 ? (present?.hints[taken - 1] ?? null) : null;
+  const hintWords = taken > 0 ? present?.hints[taken - 1] || (asked[`${step} ${taken - 1}`] ?? null) : null;
   const headerPlace = document.getElementById('header-place');
   const view = drawn ?? exercise.start.view;
   const scene = state?.scene ?? exercise.start;
@@ -255,26 +298,40 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
           landmarks={landmarks}
           overlay={
             <>
-              {goal?.kind === 'followOrbit' && drawn && <OrbitLine goal={goal} view={drawn} />}
+              {goal?.kind === 'followOrbit' && exercise.showTarget && drawn && <OrbitLine goal={goal} view={drawn} />}
               {goal?.kind === 'frameIt' && <InnerLines margins={goal.margins} />}
               {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
             </>
           }
         >
           {!session && (
-            <div className="absolute inset-0 grid place-items-center bg-stage/80" role="status" data-stage-wait>
+            <div className="absolute inset-0 grid place-items-center bg-stage/80" role="status" data-stage-wait={attempt.offered ? undefined : ''}>
               {attempt.error ? (
                 <div className="max-w-sm text-center">
                   <p className="font-semibold">{attempt.error}</p>
-                  <button type="button" className="button mt-3" onClick={attempt.restart}>
+                  <button type="button" className="button mt-3" onClick={startAgain}>
                     Try again
                   </button>
+                </div>
+              ) : attempt.offered ? (
+                <div className="card max-w-sm p-6 text-center" data-testid="go-on">
+                  <h2 className="text-xl">Go on where you were?</h2>
+                  <p className="mt-2">You were in the middle of this exercise. What you did is kept, and the time since does not count.</p>
+                  <div className="mt-4 flex justify-center gap-3">
+                    <button type="button" className="button" onClick={startAgain}>
+                      Start again
+                    </button>
+                    <button type="button" className="button-main" onClick={attempt.goOn}>
+                      Go on
+                    </button>
+                  </div>
                 </div>
               ) : (
                 <p>{prepared ? 'Opening …' : 'Loading the model …'}</p>
               )}
             </div>
           )}
+          {waiting !== null && person && opened && <WaitingToSend person={person} attempt={opened.id} words={waiting} onSent={showCard} onRefused={notTaken} />}
         </StageView>
         <div className="mt-2">
           {state && <Wake fixes={state.fixes} at={state.at} pictureOf={pictureOf} onGo={go} enabled={exercise.allowed.includes('recover')} scheme={scheme} />}
@@ -284,7 +341,7 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
           <LiveBars closeness={closeness} />
           <div className="flex shrink-0 gap-2.5">
             {present && present.hints.length > 0 && (
-              <button type="button" className="button" onClick={takeHint} disabled={!session || taken >= present.hints.length}>
+              <button type="button" className="button" onClick={() => void takeHint()} disabled={!session || taken >= present.hints.length}>
                 Hint{' '}
                 <span className="text-ink-soft">
                   {Math.min(taken + 1, present.hints.length)} of {present.hints.length}
@@ -294,12 +351,12 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
             <button
               type="button"
               className="button"
-              onClick={() => (session && session.moves.length > 0 ? setSheet('restart') : attempt.restart())}
+              onClick={() => (session && session.moves.length > 0 ? setSheet('restart') : startAgain())}
               disabled={!session}
             >
               Start again
             </button>
-            <button type="button" className="button-main" onClick={() => done(false)} disabled={!session || busy}>
+            <button type="button" className="button-main" onClick={() => done(false)} disabled={!session || busy || waiting !== null}>
               {busy ? 'Scoring …' : last ? 'Hand in' : 'Done'}
             </button>
           </div>
@@ -334,7 +391,7 @@ export function PractiseScreen({ exercise, meshHash, home, landmarks, schemes, p
         about="What you did so far in this attempt is dropped, and the clock begins anew."
         yes="Start again"
         no="Go on"
-        onYes={attempt.restart}
+        onYes={startAgain}
       />
       <Ask
         open={sheet === 'far'}

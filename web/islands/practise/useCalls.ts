@@ -1,5 +1,7 @@
 import type { Call, GoalOf } from '@core/exercise';
 import { AT_STANDARD, callError, callOrder } from '@core/scoring';
+import { createReplay } from '@core/trace';
+import type { View } from '@core/view';
 import type { Session } from '@web/stage/session';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
@@ -18,6 +20,15 @@ export interface Calls {
 export const callWords = (call: Call): string =>
   call.kind === 'standard' ? `the ${call.name.replaceAll('-', ' ')}` : call.kind === 'opposite' ? 'the opposite of this' : call.name;
 
+/** The view at a moment of a session; without one the present view. */
+function viewOf(session: Session, t: number | undefined): View {
+  const { scene } = session.getState();
+  if (t === undefined) return scene.view;
+  const run = createReplay(session.context.start ?? scene, session.context);
+  for (const move of session.moves) if (move.t <= t) run.perform(move.command, move.gesture?.id);
+  return run.scene().view;
+}
+
 /** The calls of a step, one after the other; each is answered by confirming or by standing still on it. */
 export function useCalls(goal: GoalOf<'callView'> | null, session: Session | null, seed: number, step: number): Calls {
   const [place, setPlace] = useState(0);
@@ -27,9 +38,11 @@ export function useCalls(goal: GoalOf<'callView'> | null, session: Session | nul
   const call = goal && place < order.length ? (goal.calls[order[place] ?? 0] ?? null) : null;
 
   useEffect(() => {
-    setPlace(0);
-    from.current = session?.getState().scene.view;
-  }, [session, goal]);
+    // In an attempt that is gone on with, calls of this step may have been answered already.
+    const answers = (session?.events ?? []).filter((e) => e.kind === 'answer' && e.step === step);
+    setPlace(answers.length);
+    from.current = session ? viewOf(session, answers.at(-1)?.t) : undefined;
+  }, [session, goal, step]);
 
   const answer = useCallback(() => {
     if (!session || !call) return;
