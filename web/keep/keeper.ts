@@ -2,7 +2,7 @@ import type { Session } from '@web/stage/session';
 import { dropKept, type KeptAttempt, keepChunk, keepHead } from './keptAttempts';
 
 /** What was done is written down at most this often, ms. */
-const EVERY = 2000;
+const EVERY = 700;
 
 /** Writes a running attempt down as it grows. */
 export interface Keeper {
