@@ -1,6 +1,7 @@
 /** `npm run people -- lead "Name" sign-in`: makes a person, or the first lead of a real installation. Asks for the password on the terminal. */
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { ensureBuilt } from './setup/build.mjs';
 import { command } from './setup/commands.mjs';
 import { startMariaDb } from './setup/mariaDb.mjs';
 import { ensureDebianPackages, ensureNodeModules } from './setup/packages.mjs';
@@ -21,10 +22,12 @@ async function main() {
   const own = !process.env.DATABASE_URL;
   if (own) await ensureDebianPackages({ browser: false });
   await ensureNodeModules();
-  const database = own ? await startMariaDb('.data/mariadb') : null;
+  await ensureBuilt();
+  const data = process.env.DIALHOME_DATA ?? '.data';
+  const database = own ? await startMariaDb(join(data, 'mariadb')) : null;
   const env = {
     DATABASE_URL: process.env.DATABASE_URL ?? `${database.url}/dial_home`,
-    DIALHOME_FILES: resolve('.data/files'),
+    DIALHOME_FILES: resolve(data, 'files'),
     DIALHOME_DEMO: '',
     NEW_PERSON: JSON.stringify({ role, name, signIn, password: password.split('\n')[0] }),
   };

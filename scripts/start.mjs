@@ -1,6 +1,6 @@
 /** `npm start`: everything from a bare clone to a working page, watched while it runs. `-- --reset` begins afresh, `-- --no-demo` without made-up people. */
 import { fork } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -109,6 +109,7 @@ async function main() {
       LOG_FILE: process.env.LOG_FILE ?? resolve(DATA, 'log', 'requests.log'),
     };
     mkdirSync(env.DIALHOME_FILES, { recursive: true });
+    if (own) writeFileSync(join(DATA, 'database'), `${DATABASE}\n`);
     await command('npx', ['tsx', 'scripts/prepare.ts', ...(reset ? ['--reset'] : [])], { env, advice: 'The data could not be prepared.' });
     if (stopping) return;
     const port = await freePort(wanted, HOST);

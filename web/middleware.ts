@@ -31,11 +31,12 @@ function fromHere(request: Request, url: URL): boolean {
 /** Scripts are this site's own files, and the framework's own lines by their hash; styles that packages inject need their rule. */
 const POLICY = [
   "default-src 'none'",
-  `script-src 'self' ${__SCRIPT_HASHES__.map((hash) => `'${hash}'`).join(' ')}`,
+  // While one develops, pages hold more scripts, and ask for changes.
+  import.meta.env.DEV ? "script-src 'self' 'unsafe-inline'" : `script-src 'self' ${__SCRIPT_HASHES__.map((hash) => `'${hash}'`).join(' ')}`,
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
   "font-src 'self' data:",
-  "connect-src 'self'",
+  `connect-src 'self'${import.meta.env.DEV ? ' ws:' : ''}`,
   "worker-src 'self'",
   "form-action 'self'",
   "base-uri 'none'",

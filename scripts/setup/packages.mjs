@@ -7,6 +7,7 @@ const DEBIAN = [
   { package: 'mariadb-server', program: 'mariadbd' },
   { package: 'chromium', program: 'chromium', tests: true },
   { package: 'chromium-driver', program: 'chromedriver', tests: true },
+  { package: 'nginx-light', program: 'nginx', tests: true },
 ];
 
 /** Installs the Debian packages that are missing; the browser only for tests and screenshots. */
@@ -17,7 +18,8 @@ export async function ensureDebianPackages({ browser }) {
   if (process.getuid?.() !== 0) throw new Advice(`Missing: ${names}. Ask someone with the right to run: apt-get install --no-install-recommends ${names}`);
   if (!has('apt-get')) throw new Advice(`Missing: ${names}. This machine has no apt-get; install them its own way.`);
   say(`Installing ${names} (a minute or two) …`);
-  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  // What is installed is started by us, on ports of its own: no service is to begin by itself.
+  const env = { DEBIAN_FRONTEND: 'noninteractive', RUNLEVEL: '1' };
   await command('apt-get', ['update'], { quiet: true, env, advice: 'The list of Debian packages could not be fetched: check the network.' });
   await command('apt-get', ['install', '-y', '--no-install-recommends', ...missing.map((entry) => entry.package)], {
     quiet: true,

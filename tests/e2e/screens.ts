@@ -1,5 +1,5 @@
 import { By, type WebDriver } from 'selenium-webdriver';
-import { field, PATIENCE, press, stage } from './browser';
+import { field, PATIENCE, press, stage, waitFor } from './browser';
 import { base, exerciseNamed, type openStored, type StoredAttempt, storedAttempt } from './stored';
 
 type Stored = ReturnType<typeof openStored>;
@@ -13,10 +13,21 @@ export async function choose(driver: WebDriver, label: string | RegExp, option: 
   await (await field(driver, label)).findElement(By.xpath(`.//option[normalize-space(translate(., '\u2003', ' '))='${option}']`)).click();
 }
 
+/** Waits for the stage; what an earlier test broke off here is not gone on with. */
+async function startAfresh(driver: WebDriver): Promise<void> {
+  const again = By.xpath("//*[@data-testid='go-on']//button[normalize-space()='Start again']");
+  await waitFor(driver, 'the stage, or an attempt to go on with', async () => {
+    for (const button of await driver.findElements(again)) await button.click();
+    const wait = await driver.findElements(By.css('[data-stage-wait], [data-testid=go-on]'));
+    return wait.length === 0 && (await driver.findElements(By.css('canvas[role=application]'))).length > 0;
+  });
+  await stage(driver);
+}
+
 export async function openExercise(driver: WebDriver, stored: Stored, title: string): Promise<string> {
   const id = await exerciseNamed(stored, title);
   await driver.get(`${base()}/practise/${id}`);
-  await stage(driver);
+  await startAfresh(driver);
   return id;
 }
 
