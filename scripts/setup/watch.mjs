@@ -8,20 +8,20 @@ const STEADY = 60_000;
 /**
  * Keeps `start` running until `stop` is called. `start` gives what has begun: `ended`, a promise of why it ended, and
  * `stop`. `say` is told of every end and every new start. Resolves when it has begun for the first time; a first start that
- * fails is the caller's to tell.
+ * fails is the caller's to tell. `longest`: the longest pause, ms.
  */
-export async function keepRunning(name, start, say) {
+export async function keepRunning(name, start, say, longest = LONGEST_PAUSE) {
   let stopping = false;
   let current = await start();
   let began = Date.now();
-  let pause = FIRST_PAUSE;
+  let pause = Math.min(longest, FIRST_PAUSE);
   let wake = () => {};
 
   const watching = (async () => {
     while (!stopping) {
       const why = await current.ended;
       if (stopping) return;
-      if (Date.now() - began > STEADY) pause = FIRST_PAUSE;
+      if (Date.now() - began > STEADY) pause = Math.min(longest, FIRST_PAUSE);
       say(`${new Date().toISOString()} ${name} ended (${why}); starting it again in ${pause / 1000} s.`);
       for (;;) {
         await new Promise((done) => {
@@ -32,7 +32,7 @@ export async function keepRunning(name, start, say) {
           };
         });
         if (stopping) return;
-        pause = Math.min(LONGEST_PAUSE, pause * 2);
+        pause = Math.min(longest, pause * 2);
         try {
           current = await start();
           began = Date.now();

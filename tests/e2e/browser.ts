@@ -12,8 +12,8 @@ export interface Browser {
   close(): Promise<void>;
 }
 
-/** A headless Chromium with a window whose page is exactly this large. */
-export async function openBrowser(width = 1280, height = 800, scale = 1): Promise<Browser> {
+/** A headless Chromium with a window whose page is exactly this large; `more`: further switches. */
+export async function openBrowser(width = 1280, height = 800, scale = 1, ...more: readonly string[]): Promise<Browser> {
   process.env.SE_OFFLINE = 'true';
   process.env.SE_AVOID_STATS = 'true';
   const profile = mkdtempSync(join(tmpdir(), 'dial-home-browser-'));
@@ -35,6 +35,7 @@ export async function openBrowser(width = 1280, height = 800, scale = 1): Promis
     '--use-gl=angle',
     '--use-angle=swiftshader',
     '--enable-unsafe-swiftshader',
+    ...more,
   );
   const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build();
   await driver.manage().setTimeouts({ pageLoad: PATIENCE, script: PATIENCE });

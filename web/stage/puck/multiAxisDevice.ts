@@ -105,6 +105,12 @@ export function createReportReader(descriptor: ReportDescriptor, listener: Pick<
 /** Asks for a standard multi-axis controller and listens to it; returns what ends it. */
 export async function listenForMultiAxis(listener: MultiAxisListener): Promise<() => void> {
   const hid = (navigator as { hid?: Hid }).hid;
+  if (!hid && globalThis.isSecureContext === false) {
+    listener.onRefused(
+      'A real 3D mouse needs this page over TLS: use its https address. Whoever runs Dial Home finds how to give it one in docs/running.md. The pads above work here.',
+    );
+    return () => {};
+  }
   if (!hid) {
     listener.onRefused('This browser does not speak to such devices. Use the puck panel, or a browser with WebHID.');
     return () => {};
