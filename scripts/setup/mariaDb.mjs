@@ -73,15 +73,16 @@ function makeData(root, data, user) {
   for (const name of readdirSync(root)) if (name.startsWith('data.new-')) rmSync(join(root, name), { recursive: true, force: true });
   if (existsSync(join(data, 'mysql', 'global_priv.frm')) && existsSync(join(data, 'ibdata1'))) return false;
   if (existsSync(data)) renameSync(data, join(root, `data.broken-${Date.now()}`));
-  const draft = join(root, `data.new-${process.pid}`);
+  const draft = `data.new-${process.pid}`;
   const made = spawnSync(
     'mariadb-install-db',
-    ['--no-defaults', `--datadir=${draft}`, `--user=${user}`, '--skip-test-db', '--auth-root-authentication-method=normal', '--skip-name-resolve'],
-    { encoding: 'utf8' },
+    ['--no-defaults', `--datadir=./${draft}`, `--user=${user}`, '--skip-test-db', '--auth-root-authentication-method=normal', '--skip-name-resolve'],
+    // From within the folder: the program does not take blanks in a path.
+    { encoding: 'utf8', cwd: root },
   );
   if (made.status !== 0)
     throw new Advice(`The database could not be set up in ${root}: ${(made.stderr || made.stdout || made.error?.message || '').trim().slice(-400)}`);
-  renameSync(draft, data);
+  renameSync(join(root, draft), data);
   return true;
 }
 
