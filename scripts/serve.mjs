@@ -2,14 +2,18 @@
  * Serves the built application: static files as they were compressed when they were built, all else by the application.
  * Settings are read from the environment; docs/running.md lists them.
  */
+import { readdirSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { isIP } from 'node:net';
-import { resolve } from 'node:path';
+import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import proxyAddr from 'proxy-addr';
 import sirv from 'sirv';
 
 process.env.ASTRO_NODE_AUTOSTART = 'disabled';
 const { handler } = await import('../dist/server/entry.mjs');
+// Pages are loaded before the first visitor comes: loading one holds up all others.
+for (const page of modulesIn('dist/server/pages')) await import(pathToFileURL(page).href);
 
 const HOST = process.env.HOST || '127.0.0.1';
 const PORT = Number(process.env.PORT ?? 4310);
@@ -34,6 +38,12 @@ const files = sirv(resolve('dist/client'), {
   // Built names carry a hash of their content.
   setHeaders: (response, path) => response.setHeader('Cache-Control', path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
 });
+
+function modulesIn(folder) {
+  return readdirSync(folder, { recursive: true })
+    .filter((name) => name.endsWith('.mjs'))
+    .map((name) => join(folder, name));
+}
 
 /** Leaves of a request's forwarding headers only what a trusted proxy says. */
 function settleAddress(request) {

@@ -14,5 +14,6 @@ export * from './resample';
 export * from './resolve';
 export type { Action, Aid, Binding, Device, Modifier, PivotRule, Scheme, SchemeFamily, Trigger } from './schemeSchema';
 export * from './schemes';
+export * from './sentScheme';
 export * from './shortcuts';
 export * from './words';

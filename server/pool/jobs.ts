@@ -19,16 +19,33 @@ import {
 } from '@core';
 import { AS_IT_IS, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
 import { hashSync, verifySync } from '@node-rs/argon2';
+import { LRUCache } from 'lru-cache';
 import { invalid, ServiceError } from '../errors';
 import { sha256 } from '../ids';
 import { readModelForm } from './modelForm';
 import { type MeshBytes, sharedMesh } from './sharedMesh';
 
 /** What an attempt is scored against; all of it is known before its trace is read. */
-export interface ScoreInput {
+/** An exercise, with the name of its version where it is published: what is computed of it once is then kept by that name. */
+export interface NamedContent {
+  readonly content: Exercise;
+  readonly version?: string;
+}
+
+/** Contents of published versions, which never change: pictures of their targets are kept with them. */
+const contents = new LRUCache<string, Exercise>({ max: 100 });
+
+function sameContent({ content, version }: NamedContent): Exercise {
+  if (version === undefined) return content;
+  const known = contents.get(version);
+  if (known) return known;
+  contents.set(version, content);
+  return content;
+}
+
+export interface ScoreInput extends NamedContent {
   /** The trace as it was sent: JSON, not yet looked at. */
   readonly body: Uint8Array;
-  readonly content: Exercise;
   readonly mesh: MeshBytes;
   readonly home: View;
   readonly scheme: Scheme | null;
@@ -64,7 +81,8 @@ const scoredModel = (mesh: MeshBytes, home: View): ScoredModel => ({ mesh: share
 /** Parses a trace, checks it, replays and scores it. */
 function score(input: ScoreInput): Scored {
   const trace = traceSchema.parse(parseJson(input.body));
-  const { opened, content } = input;
+  const { opened } = input;
+  const content = sameContent(input);
   const same =
     !opened ||
     (trace.exercise.id === opened.exercise.id &&
@@ -103,8 +121,8 @@ function score(input: ScoreInput): Scored {
 }
 
 /** What the pictures of the differences are drawn from; `trace`: JSON as it was kept, uncompressed. */
-function details(input: { readonly trace: Uint8Array; readonly content: Exercise; readonly mesh: MeshBytes; readonly home: View }): StepDetail[] {
-  return detailsOf(input.content, scoredModel(input.mesh, input.home), traceSchema.parse(parseJson(input.trace)));
+function details(input: NamedContent & { readonly trace: Uint8Array; readonly mesh: MeshBytes; readonly home: View }): StepDetail[] {
+  return detailsOf(sameContent(input), scoredModel(input.mesh, input.home), traceSchema.parse(parseJson(input.trace)));
 }
 
 /** An author's own try, taken apart: the draft, and the trace as it has to be given to `score`. */

@@ -2,6 +2,7 @@ import { type Exercise, exerciseSchema } from '@core';
 import { z } from 'zod';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
+import { unchanging } from '../unchanging';
 
 export interface ExerciseRecord {
   readonly id: string;
@@ -93,9 +94,13 @@ export async function addVersion(db: Database, version: ExerciseVersion): Promis
   });
 }
 
+const versions = unchanging<ExerciseVersion>(500);
+
 export async function findVersion(db: Database, exerciseId: string, version: number): Promise<ExerciseVersion | null> {
-  const row = await db<VersionRow>('exercise_versions').where({ exercise_id: exerciseId, version }).first();
-  return row ? toVersion(row) : null;
+  return versions(db, `${exerciseId}/${version}`, async () => {
+    const row = await db<VersionRow>('exercise_versions').where({ exercise_id: exerciseId, version }).first();
+    return row ? toVersion(row) : null;
+  });
 }
 
 export interface Assignment {

@@ -3,6 +3,7 @@ import { type Placement, placementSchema } from '@formats';
 import { z } from 'zod';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
+import { unchanging } from '../unchanging';
 
 export const summarySchema = z.object({
   triangles: z.number(),
@@ -88,9 +89,13 @@ export async function updateModel(db: Database, model: Pick<Model, 'id' | 'name'
   await db('models').where({ id: model.id }).update({ name: model.name, shared: model.shared });
 }
 
+const revisions = unchanging<ModelRevision>(500);
+
 export async function findRevision(db: Database, modelId: string, revision: number): Promise<ModelRevision | null> {
-  const row = await db<RevisionRow>('model_revisions').where({ model_id: modelId, revision }).first();
-  return row ? toRevision(row) : null;
+  return revisions(db, `${modelId}/${revision}`, async () => {
+    const row = await db<RevisionRow>('model_revisions').where({ model_id: modelId, revision }).first();
+    return row ? toRevision(row) : null;
+  });
 }
 
 export async function latestRevision(db: Database, modelId: string): Promise<ModelRevision | null> {

@@ -1,6 +1,7 @@
 import { type Scheme, schemeSchema } from '@core';
 import { type Database, isDuplicate } from '../database';
 import { parseColumn } from '../json';
+import { unchanging } from '../unchanging';
 
 /** A scheme that a person made, in its newest revision. */
 export interface OwnScheme {
@@ -16,11 +17,17 @@ export interface SchemeShare {
   readonly lockedBy: string | null;
 }
 
+const revisions = unchanging<Scheme>(500);
+
+/** A scheme in one revision, or its newest. */
 export async function findScheme(db: Database, id: string, revision?: number): Promise<Scheme | null> {
-  const query = db('scheme_revisions').where({ id });
-  if (revision !== undefined) query.where({ revision });
-  const row = await query.orderBy('revision', 'desc').first('content');
-  return row ? schemeSchema.parse(parseColumn(row.content)) : null;
+  const read = async (): Promise<Scheme | null> => {
+    const query = db('scheme_revisions').where({ id });
+    if (revision !== undefined) query.where({ revision });
+    const row = await query.orderBy('revision', 'desc').first('content');
+    return row ? schemeSchema.parse(parseColumn(row.content)) : null;
+  };
+  return revision === undefined ? read() : revisions(db, `${id}/${revision}`, read);
 }
 
 /** Names of schemes in their newest revisions, by id. */

@@ -47,6 +47,8 @@ async function modelOf(service: Service, content: Exercise): Promise<{ mesh: Mes
   return { mesh: await meshBytesOf(service, revision.meshHash), home: revision.home };
 }
 
+const nameOfVersion = ({ exerciseId, version }: ExerciseVersion): string => `${exerciseId}/${version}`;
+
 const REFUSED_TOO_LONG = 'It holds more than the server can score in its time. It is kept as it was sent.';
 const refused = (): ServiceError =>
   new ServiceError(422, 'refused-too-long', 'This attempt is more than can be scored. It is kept, and your instructor sees it.', 'trace');
@@ -76,7 +78,7 @@ export async function handIn(asked: Asked, id: string, read: () => Promise<Uint8
   };
   const scheme = await findScheme(asked.db, attempt.scheme.id, attempt.scheme.revision);
   try {
-    const input = { body, content: version.content, ...(await modelOf(asked, version.content)), scheme, elapsed, opened };
+    const input = { body, content: version.content, version: nameOfVersion(version), ...(await modelOf(asked, version.content)), scheme, elapsed, opened };
     const { trace, card, facts } = await asked.pool.run('score', input, { for: asked.who.id });
     await attempts.keepHandIn(asked.db, id, { trace, card, facts, handedInAt: now, late: elapsed - facts.end > LATE });
     return (await attempts.cardOf(asked.db, id)) ?? facts;
@@ -155,16 +157,20 @@ export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen
     meshHash: revision.meshHash,
     home: revision.home,
     // A hidden target is not told by its difference either.
-    details: trace && mayHaveTarget ? await detailsFor(asked, version.content, trace, nothing) : nothing,
+    details: trace && mayHaveTarget ? await detailsFor(asked, version, trace, nothing) : nothing,
     before: earlier ? { id: earlier.id, score: earlier.score } : null,
     unlikely: isStaff(asked.who) ? attempt.unlikely.map(unlikelyWords) : [],
   };
 }
 
 /** A card can be read without its pictures of the difference: where they take too long, it comes without. */
-async function detailsFor(asked: Asked, content: Exercise, trace: Uint8Array, nothing: readonly StepDetail[]): Promise<readonly StepDetail[]> {
+async function detailsFor(asked: Asked, version: ExerciseVersion, trace: Uint8Array, nothing: readonly StepDetail[]): Promise<readonly StepDetail[]> {
   try {
-    return await asked.pool.run('details', { trace, content, ...(await modelOf(asked, content)) }, { for: asked.who.id });
+    return await asked.pool.run(
+      'details',
+      { trace, content: version.content, version: nameOfVersion(version), ...(await modelOf(asked, version.content)) },
+      { for: asked.who.id },
+    );
   } catch (error) {
     if (error instanceof ServiceError && (error.code === TOO_LONG || error.code === 'busy')) return nothing;
     throw error;

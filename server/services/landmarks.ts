@@ -5,7 +5,7 @@ import { newId } from '../ids';
 import { partsOf } from '../meshes';
 import { nameOf } from '../names';
 import * as landmarks from '../repositories/landmarks';
-import { lockModel } from '../repositories/models';
+import { lockModel, type ModelRevision } from '../repositories/models';
 import type { Asked } from '../service';
 import { modelRead, ownsModel } from './models';
 
@@ -23,8 +23,12 @@ const named = (text: string): string => nameOf(text, 60, 'Give the landmark a na
 
 /** Landmarks of a model in one revision, or its newest, in the order in which they were marked. */
 export async function landmarksRead(asked: Asked, modelId: string, revision?: number): Promise<LandmarkSeen[]> {
-  const found = await modelRead(asked, modelId, revision);
-  return (await landmarks.listLandmarks(asked.db, modelId, found.revision.meshHash)).map(seen);
+  return landmarksOf(asked, (await modelRead(asked, modelId, revision)).revision);
+}
+
+/** Landmarks of a revision that the one who asks has been given already. */
+export async function landmarksOf(asked: Asked, revision: ModelRevision): Promise<LandmarkSeen[]> {
+  return (await landmarks.listLandmarks(asked.db, revision.modelId, revision.meshHash)).map(seen);
 }
 
 /** Marks a place of a model's newest geometry. Two landmarks of one model have two names. */

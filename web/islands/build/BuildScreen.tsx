@@ -1,5 +1,5 @@
 import { COMMAND_GROUPS, type CommandGroupId, type Exercise, type Goal, type GoalKind, SKILLS, type SkillId, type Step, usualCriteria } from '@core/exercise';
-import type { Scheme } from '@core/input';
+import { type Scheme, type SentScheme, schemesReceived } from '@core/input';
 import type { Command } from '@core/navigation';
 import { contextFor, type ScoreCard } from '@core/scoring';
 import { byInterface } from '@core/trace';
@@ -41,7 +41,7 @@ interface Props {
     readonly mine: boolean;
   };
   readonly groups: readonly { readonly id: string; readonly name: string }[];
-  readonly schemes: readonly Scheme[];
+  readonly schemes: readonly SentScheme[];
 }
 
 const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
@@ -50,7 +50,8 @@ const nothing = createStore(() => null);
 const PICTURE_WIDTH = 800;
 const freshId = (): string => `step-${Math.random().toString(36).slice(2, 10)}`;
 
-export function BuildScreen({ id, saved, version: published, mine, model, groups, schemes }: Props) {
+export function BuildScreen({ id, saved, version: published, mine, model, groups, schemes: sent }: Props) {
+  const [schemes] = useState(() => schemesReceived(sent));
   const { draft, change, state, error, save } = useDraft(id, saved, mine);
   const [at, setAt] = useState(0);
   const [version, setVersion] = useState(published);

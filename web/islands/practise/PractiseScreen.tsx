@@ -1,5 +1,5 @@
 import type { GoalOf } from '@core/exercise';
-import type { Scheme } from '@core/input';
+import { type Scheme, type SentScheme, schemesReceived } from '@core/input';
 import type { Command } from '@core/navigation';
 import { byInterface } from '@core/trace';
 import type { View } from '@core/view';
@@ -39,7 +39,7 @@ interface Props {
   readonly meshHash: string;
   readonly home: View;
   readonly landmarks: readonly LandmarkSeen[];
-  readonly schemes: readonly Scheme[];
+  readonly schemes: readonly SentScheme[];
   /** Published pictures of the targets, per step. */
   readonly pictures: readonly (string | null)[];
   /** Given when an author tries it out: nothing is kept. */
@@ -68,7 +68,8 @@ function usualScheme(schemes: readonly Scheme[]): Scheme {
   return found;
 }
 
-export function PractiseScreen({ person, exercise, meshHash, home, landmarks, schemes, pictures, tryOut }: Props) {
+export function PractiseScreen({ person, exercise, meshHash, home, landmarks, schemes: sent, pictures, tryOut }: Props) {
+  const [schemes] = useState(() => schemesReceived(sent));
   const [chosen, setScheme] = useState(() => usualScheme(schemes));
   const [moves, setMoves] = useState<PuckMoves | null>(() => (window.localStorage.getItem(KEPT_MOVES) as PuckMoves | null) ?? null);
   const scheme = useMemo(
