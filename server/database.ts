@@ -31,6 +31,11 @@ export function databaseName(url: string): string {
   return name;
 }
 
+/** On a node of a cluster: whoever reads waits until this node has what others were told is written. */
+function waitForOthers(connection: { query(sql: string, done: (error: unknown) => void): void }, done: (error: unknown, connection: unknown) => void): void {
+  connection.query('set session wsrep_sync_wait = 1', (error) => done(error, connection));
+}
+
 /** A pool for a database that exists already. */
 export function connect(url: string, database: string | undefined, most = 10): Database {
   const { hostname, port, username, password } = new URL(url);
@@ -47,7 +52,12 @@ export function connect(url: string, database: string | undefined, most = 10): D
       charset: 'utf8mb4',
       connectTimeout: 10_000,
     },
-    pool: { min: most === 1 ? 1 : 0, max: most, acquireTimeoutMillis: 15_000 },
+    pool: {
+      min: most === 1 ? 1 : 0,
+      max: most,
+      ...(process.env.DATABASE_SYNC ? { afterCreate: waitForOthers } : {}),
+      acquireTimeoutMillis: 15_000,
+    },
     acquireConnectionTimeout: 15_000,
     migrations: { migrationSource: migrations },
   });
@@ -98,12 +108,18 @@ export async function migrate(db: Database): Promise<void> {
   await db.migrate.latest();
 }
 
+function hasNoLocks(error: { code?: string }): [[{ got: number }]] {
+  if (error.code !== 'ER_NOT_SUPPORTED_YET') throw error;
+  return [[{ got: 1 }]];
+}
+
 /** Runs `work` while no other process prepares this database; the lock ends with the connection that holds it, however that ends. */
 export async function alone<T>(url: string, work: () => Promise<T>): Promise<T> {
   const holder = connect(url, undefined, 1);
   try {
     // MariaDB gives a lock to one connection: this pool has no other.
-    const [[row]] = (await holder.raw('select get_lock(?, 900) as got', [`dial-home ${databaseName(url)}`])) as [[{ got: number | null }]];
+    // A node of a cluster has no such locks: there one machine prepares the data, before the others start.
+    const [[row]] = (await holder.raw('select get_lock(?, 900) as got', [`dial-home ${databaseName(url)}`]).catch(hasNoLocks)) as [[{ got: number | null }]];
     if (row.got !== 1) throw invalid('Another start has been preparing this database for a quarter of an hour: stop it, then try again.');
     return await work();
   } finally {

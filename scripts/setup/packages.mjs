@@ -7,12 +7,16 @@ const DEBIAN = [
   { package: 'mariadb-server', program: 'mariadbd' },
   { package: 'chromium', program: 'chromium', tests: true },
   { package: 'chromium-driver', program: 'chromedriver', tests: true },
-  { package: 'nginx-light', program: 'nginx', tests: true },
+  { package: 'nginx-light', program: 'nginx', tests: true, cluster: true },
+  { package: 'galera-4', file: '/usr/lib/galera/libgalera_smm.so', tests: true, cluster: true },
+  { package: 'rsync', program: 'rsync', tests: true, cluster: true },
 ];
 
-/** Installs the Debian packages that are missing; the browser only for tests and screenshots. */
-export async function ensureDebianPackages({ browser }) {
-  const missing = DEBIAN.filter((entry) => (browser || !entry.tests) && !has(entry.program) && !existsSync(`/usr/sbin/${entry.program}`));
+const isThere = ({ program, file }) => (file ? existsSync(file) : has(program) || existsSync(`/usr/sbin/${program}`));
+
+/** Installs the Debian packages that are missing; the browser only for tests and screenshots, those of a cluster for it and for tests. */
+export async function ensureDebianPackages({ browser, cluster = false }) {
+  const missing = DEBIAN.filter((entry) => (browser || !entry.tests || (cluster && entry.cluster)) && !isThere(entry));
   if (missing.length === 0) return;
   const names = missing.map((entry) => entry.package).join(' ');
   if (process.getuid?.() !== 0) throw new Advice(`Missing: ${names}. Ask someone with the right to run: apt-get install --no-install-recommends ${names}`);
