@@ -80,25 +80,6 @@ export async function transact<T>(db: Database, work: (tx: Knex.Transaction) => 
   }
 }
 
-/** What the driver and the pool say when no database answers. */
-const AWAY = new Set([
-  'ECONNREFUSED',
-  'ECONNRESET',
-  'EPIPE',
-  'ETIMEDOUT',
-  'ENOTFOUND',
-  'PROTOCOL_CONNECTION_LOST',
-  'ER_SERVER_SHUTDOWN',
-  'ER_CON_COUNT_ERROR',
-  'ER_UNKNOWN_COM_ERROR',
-]);
-
-/** True for an error that a database gives which is away, and may come back. */
-export const isAway = (error: unknown): boolean => {
-  const { code, name, message } = (error ?? {}) as { code?: string; name?: string; message?: string };
-  return AWAY.has(code ?? '') || name === 'KnexTimeoutError' || /Connection lost|closed state|Can't add new command/i.test(message ?? '');
-};
-
 /**
  * Brings the schema up to date. Only one process may do this at a time (see `alone`): a lock of the migrations that is
  * still there was left by one that was killed.

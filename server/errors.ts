@@ -13,3 +13,22 @@ export class ServiceError extends Error {
 export const notFound = (what: string): ServiceError => new ServiceError(404, 'not-found', `${what} does not exist, or is not yours to see.`);
 export const forbidden = (why: string): ServiceError => new ServiceError(403, 'forbidden', why);
 export const invalid = (message: string, field?: string): ServiceError => new ServiceError(422, 'invalid', message, field);
+
+/** What the driver and the pool say when no database answers. */
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ENOTFOUND',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+  'ER_UNKNOWN_COM_ERROR',
+]);
+
+/** True for an error that a database gives which is away, and may come back. */
+export const isAway = (error: unknown): boolean => {
+  const { code, name, message } = (error ?? {}) as { code?: string; name?: string; message?: string };
+  return AWAY.has(code ?? '') || name === 'KnexTimeoutError' || /Connection lost|closed state|Can't add new command/i.test(message ?? '');
+};

@@ -15,6 +15,7 @@ let nodes: Awaited<ReturnType<typeof startNodes>>;
 const parts: { stop(signal?: NodeJS.Signals): Promise<void> }[] = [];
 
 beforeAll(async () => {
+  process.env.LOG_LEVEL = 'silent';
   folder = mkdtempSync(join(tmpdir(), 'dial-home-cluster-'));
   nodes = await startNodes(folder);
   const env = { DATABASE_URL: nodes.urls[0] as string, DIALHOME_FILES: join(folder, 'files1'), DIALHOME_DEMO: '1' };

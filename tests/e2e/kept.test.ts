@@ -74,6 +74,9 @@ it('a finished attempt waits for the server, is sent from another page, once, an
     const sure = await driver.findElements(By.xpath("//button[normalize-space()='Hand in anyway']"));
     if (sure[0]) await sure[0].click();
     expect(await textOf(driver, '[data-testid=waiting-to-send]')).toMatch(/kept in this browser/);
+    // A new attempt does not cost the one that waits.
+    await press(driver, 'Start again', 'main button');
+    await press(driver, 'Start again', '[role=dialog] button');
     const before = Number((await stored.db('attempts').whereNotNull('handed_in_at').count({ n: '*' }).first())?.n);
     await offline(false);
     await driver.get(`${base()}/today`);

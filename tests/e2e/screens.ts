@@ -1,4 +1,6 @@
+import { unlikeAHand } from '@core/trace';
 import { By, type WebDriver } from 'selenium-webdriver';
+import { expect } from 'vitest';
 import { field, PATIENCE, press, stage, waitFor } from './browser';
 import { base, exerciseNamed, type openStored, type StoredAttempt, storedAttempt } from './stored';
 
@@ -39,5 +41,8 @@ export async function handIn(driver: WebDriver, stored: Stored): Promise<StoredA
     if (sure[0]) await sure[0].click().catch(() => {});
     return /\/attempts\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl());
   }, PATIENCE);
-  return storedAttempt(stored, await idIn(driver));
+  const attempt = await storedAttempt(stored, await idIn(driver));
+  // Whatever a test does by real input is what a hand does.
+  expect(unlikeAHand(attempt.trace, attempt.version.content.steps.length, attempt.scheme)).toEqual([]);
+  return attempt;
 }

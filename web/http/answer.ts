@@ -1,5 +1,4 @@
-import { isAway } from '@server/database';
-import { ServiceError } from '@server/errors';
+import { isAway, ServiceError } from '@server/errors';
 import type { Asked } from '@server/service';
 import { isStaff } from '@server/services/people';
 import type { APIContext } from 'astro';

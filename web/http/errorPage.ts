@@ -1,5 +1,4 @@
-import { isAway } from '@server/database';
-import { ServiceError } from '@server/errors';
+import { isAway, ServiceError } from '@server/errors';
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 

@@ -10,7 +10,7 @@ export interface Keeper {
   flush(): Promise<void>;
   /** Ends the attempt: from here on it only waits to be sent. `end`: seconds from its opening. */
   finish(end: number): Promise<void>;
-  /** Forgets the attempt. */
+  /** Forgets the attempt, unless it is finished: that one only the server's answer ends. */
   drop(): Promise<void>;
   /** Stops writing; what is kept stays. */
   stop(): void;
@@ -63,7 +63,7 @@ export function createKeeper(
     async drop() {
       stop();
       await writing;
-      await dropKept(person, attempt.id);
+      if (end === null) await dropKept(person, attempt.id);
     },
     stop,
   };

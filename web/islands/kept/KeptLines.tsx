@@ -63,7 +63,7 @@ export function KeptLines({ person, all = false }: Props) {
     >
       {arrived.map((head) => (
         <p key={head.id} role="status" className="card border-sea px-4 py-3">
-          “{head.title}” has been handed in late.{' '}
+          “{head.title}” has now been handed in.{' '}
           <a className="underline" href={`/attempts/${head.id}`}>
             See its card
           </a>

@@ -337,12 +337,12 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
         <div className="mt-2">
           {state && <Wake fixes={state.fixes} at={state.at} pictureOf={pictureOf} onGo={go} enabled={exercise.allowed.includes('recover')} scheme={scheme} />}
         </div>
-        <LiveAdvice closeness={calls.call ? null : closeness} words={hintWords} end={last ? 'Hand in' : 'Done'} />
+        <LiveAdvice closeness={calls.call || waiting !== null ? null : closeness} words={hintWords} end={last ? 'Hand in' : 'Done'} />
         <div className="mt-1 flex items-end gap-5">
           <LiveBars closeness={closeness} />
           <div className="flex shrink-0 gap-2.5">
             {present && present.hints.length > 0 && (
-              <button type="button" className="button" onClick={() => void takeHint()} disabled={!session || taken >= present.hints.length}>
+              <button type="button" className="button" onClick={() => void takeHint()} disabled={!session || waiting !== null || taken >= present.hints.length}>
                 Hint{' '}
                 <span className="text-ink-soft">
                   {Math.min(taken + 1, present.hints.length)} of {present.hints.length}
