@@ -49,6 +49,13 @@ describe('the file store', () => {
     rmSync(elsewhere, { recursive: true, force: true });
   });
 
+  it('a full disk is said so, and nothing is there of what found no room', async () => {
+    const full = Object.assign(() => {}, { transaction: () => Promise.reject(Object.assign(new Error('full'), { code: 'ER_RECORD_FILE_FULL' })) });
+    const nowhere = openFileStore(full as never, folder);
+    await expect(nowhere.keep(new Uint8Array([1, 2, 3, 4]))).rejects.toMatchObject({ status: 507, code: 'disk-full' });
+    await expect(store.read(sha256(new Uint8Array([1, 2, 3, 4])))).rejects.toMatchObject({ status: 404 });
+  });
+
   it('what an interrupted write left behind is taken away', async () => {
     const hash = await store.keep(new Uint8Array(20).fill(3));
     const draft = `${hash}.0d9b7f1c-half`;

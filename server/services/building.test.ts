@@ -108,6 +108,17 @@ describe('exercises', () => {
     await expect(publish(s.instructor, id, [null])).rejects.toMatchObject({ status: 422, message: expect.stringMatching(words) });
   });
 
+  it('published by several at the same moment: each version is there once, and who came too late is told', async () => {
+    const id = await ready();
+    const tries = await Promise.allSettled(Array.from({ length: 6 }, () => publish(s.instructor, id, [null])));
+    const made = tries.flatMap((entry) => (entry.status === 'fulfilled' ? [entry.value] : []));
+    const refused = tries.flatMap((entry) => (entry.status === 'rejected' ? [entry.reason] : []));
+    expect(made.length).toBeGreaterThan(0);
+    expect(new Set(made).size).toBe(made.length);
+    expect((await service.db('exercise_versions').where({ exercise_id: id })).length).toBe(made.length);
+    for (const reason of refused) expect(reason).toMatchObject({ status: 409, code: 'changed' });
+  });
+
   it('need to be published before they are assigned', async () => {
     const id = await ready();
     await expect(assignExercise(s.instructor, { groupId: s.group.id, exerciseId: id, dueOn: null })).rejects.toMatchObject({ field: 'exerciseId' });

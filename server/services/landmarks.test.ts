@@ -39,6 +39,13 @@ describe('landmarks', () => {
     for (const each of [id, other.id]) await removeLandmark(s.instructor, each);
   });
 
+  it('marked with one name at the same moment: one is there, the others are told', async () => {
+    const tries = await Promise.allSettled(['Twin', 'twin', 'TWIN', 'Twin'].map((name) => markLandmark(s.instructor, modelId, { ...lamp, name })));
+    expect(tries.filter((entry) => entry.status === 'fulfilled')).toHaveLength(1);
+    for (const entry of tries) if (entry.status === 'rejected') expect(entry.reason).toMatchObject({ status: 422, field: 'name' });
+    for (const mark of await landmarksRead(s.instructor, modelId)) await removeLandmark(s.instructor, mark.id);
+  });
+
   it('are set by the one whose model it is, and by nobody else', async () => {
     const { id } = await markLandmark(s.instructor, modelId, lamp);
     const elsewhere = await school(service);

@@ -74,6 +74,10 @@ describe('schemes of one’s own', () => {
   it('that are locked for a group are all that its trainees practise with, and say who locked them', async () => {
     const made = await own(s.instructor);
     const other = { ...service, who: await person(service, 'trainee') };
+    // What an instructor locked, a lead may unlock.
+    await shareScheme(s.instructor, made.id, s.group.id, 'locked');
+    await shareScheme(s.lead, made.id, s.group.id, 'shared');
+    expect((await schemesSeen(s.trainee)).find((x) => x.scheme.id === made.id)?.lockedBy).toBeNull();
     await shareScheme(s.instructor, made.id, s.group.id, 'locked');
     expect((await schemesToPractise(s.trainee, [])).map((scheme) => scheme.id)).toEqual([made.id]);
     expect((await schemesSeen(s.trainee)).find((seen) => seen.scheme.id === made.id)?.lockedBy).toBe(s.instructor.who.name);

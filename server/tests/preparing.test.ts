@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -30,7 +30,7 @@ it('a seeding that was killed half-way is begun afresh by the next start, and th
 
   const again = spawnSync('npx', command, { env: env(), encoding: 'utf8' });
   expect(again.stdout).toMatch(/interrupted before it was done: beginning afresh/);
-  const db = connect(url, databaseName(url));
+  let db = connect(url, databaseName(url));
   try {
     const { counts, faults } = await checkData(db);
     expect(faults).toEqual([]);
@@ -40,6 +40,19 @@ it('a seeding that was killed half-way is begun afresh by the next start, and th
     const third = spawnSync('npx', command, { env: env(), encoding: 'utf8' });
     expect(third.stdout).toBe('');
     expect((await checkData(db)).counts).toEqual(counts);
+    // A backup, taken while all is in use, comes back as it was; until then nothing present is touched.
+    const npm = (script: string, ...more: string[]) => spawnSync('node', [`scripts/${script}.mjs`, ...more], { env: env(), encoding: 'utf8' });
+    const kept = join(folder, 'backups');
+    expect(npm('backup', kept).stdout).toMatch(/Kept in/);
+    const backup = join(kept, readdirSync(kept)[0] as string);
+    expect(npm('restore', backup, '--check').stdout).toMatch(/All is whole/);
+    const refused = npm('restore', backup);
+    expect(refused.stderr).toMatch(/The server is still running/);
+    await db('attempts').whereNotNull('card').limit(20).update({ score: 1 });
+    await db.destroy();
+    expect(npm('restore', backup).stdout).toMatch(/Restored/);
+    db = connect(url, databaseName(url));
+    expect(await checkData(db)).toEqual({ counts, faults: [] });
     // What is not whole is found.
     await db('blob_chunks').limit(1).delete();
     await db('attempts').whereNotNull('card').limit(1).update({ score: -1 });

@@ -113,6 +113,17 @@ describe('every endpoint and page', () => {
     expect(await stored.db('groups').where({ name: 'From elsewhere' })).toEqual([]);
   });
 
+  it('says which methods an address answers, and what is not there, in words', async () => {
+    const wrong = await call(`/api/attempts/${ids.attempt}/hand-in`, { method: 'DELETE', as: 'ida' });
+    expect([wrong.status, wrong.headers.get('allow')]).toEqual([405, 'POST']);
+    expect((await call('/api/landmarks/x', { method: 'PUT', as: 'maren', body: {} })).headers.get('allow')).toBe('PATCH, DELETE');
+    for (const path of ['/api/nothing', `/api/pictures/${ids.exercise}/abc/0`, `/api/pictures/${ids.exercise}/1/-1`]) {
+      const response = await call(path, { as: 'ida' });
+      expect(response.status, path).toBe(404);
+      expect(((await response.json()) as { error: { message: string } }).error.message).toMatch(/\w/);
+    }
+  });
+
   it('protects every answer with its headers, and the session cookie from scripts', async () => {
     for (const path of ['/', '/today', '/mark.svg', '/api/meshes/x', '/nowhere']) {
       const { headers } = await call(path, { as: 'ida' });
