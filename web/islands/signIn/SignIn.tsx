@@ -71,7 +71,7 @@ export function SignIn({ next, demo }: Props) {
           <h2 id="demo-title" className="text-xl">
             The demo station
           </h2>
-          <p className="mt-1 text-ink-soft">Everyone at Ossick Head is made up. Come in as one of them:</p>
+          <p className="mt-1 text-ink-soft">This is a demo: everyone at Ossick Head is made up and comes in without a password. Choose who you are:</p>
           <ul className="mt-4 grid gap-2">
             {demo.map((person) => (
               <li key={person.signIn}>
