@@ -20,7 +20,8 @@ export async function sendKept(person: string, id: string): Promise<Sent> {
     } catch (error) {
       const words = error instanceof Error ? error.message : String(error);
       if (error instanceof Refused && !mayHelp(error.status)) {
-        await keepHead(person, { ...head, refused: words });
+        // Someone else may be signed in by now, in another window: to them it does not exist, and it stays for its own person.
+        if (error.status !== 404) await keepHead(person, { ...head, refused: words });
         return { kind: 'refused', words };
       }
       return { kind: 'waits', words };
