@@ -8,8 +8,8 @@ const EVERY = 700;
 export interface Keeper {
   /** Writes down what is new, now. */
   flush(): Promise<void>;
-  /** Ends the attempt: from here on it only waits to be sent. `end`: seconds from its opening. */
-  finish(end: number): Promise<void>;
+  /** Ends the attempt: from here on it only waits to be sent. `end`: seconds from its opening. False when it could not be written down. */
+  finish(end: number): Promise<boolean>;
   /** Forgets the attempt, unless it is finished: that one only the server's answer ends. */
   drop(): Promise<void>;
   /** Stops writing; what is kept stays. */
@@ -22,10 +22,10 @@ export function createKeeper(
   attempt: Omit<KeptAttempt, 'end' | 'savedAt'>,
   session: Pick<Session, 'moves' | 'events'>,
   from: { readonly pieces: number; readonly moves: number; readonly events: number } = { pieces: 0, moves: 0, events: 0 },
-  onFailure: () => void = () => {},
 ): Keeper {
   let { pieces, moves, events } = from;
   let end: number | null = null;
+  let whole = true;
   let writing: Promise<void> = Promise.resolve();
 
   const head = (): KeptAttempt => ({ ...attempt, end, savedAt: Date.now() });
@@ -42,7 +42,11 @@ export function createKeeper(
   };
   // One after the other: a piece is counted when it is written.
   const flush = (): Promise<void> => {
-    writing = writing.then(write).catch(onFailure);
+    // What could not be written is still in the session, and tried again with the next piece.
+    writing = writing.then(write).then(
+      () => void (whole = true),
+      () => void (whole = false),
+    );
     return writing;
   };
   const isNew = (): boolean => session.moves.length > moves || session.events.length > events;
@@ -58,7 +62,9 @@ export function createKeeper(
     async finish(at) {
       end = at;
       await flush();
-      stop();
+      if (whole) stop();
+      else end = null;
+      return whole;
     },
     async drop() {
       stop();

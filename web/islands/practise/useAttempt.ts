@@ -224,12 +224,11 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
   const handIn = useCallback(async (): Promise<Sent> => {
     if (!running) return { kind: 'waits', words: '' };
     const { keeper, opened, session } = running;
-    if (!keeper || person === null) {
-      await send(`/api/attempts/${opened.id}/hand-in`, trace());
-      return { kind: 'sent' };
-    }
-    await keeper.finish(session.time());
-    return sendKept(person, opened.id);
+    if (keeper && person !== null && (await keeper.finish(session.time()))) return sendKept(person, opened.id);
+    // Nothing is kept here, or this browser has no room for it: it is sent as it is, or stays on the page.
+    await send(`/api/attempts/${opened.id}/hand-in`, trace());
+    await keeper?.drop();
+    return { kind: 'sent' };
   }, [running, person, trace]);
 
   return { prepared, session: running?.session ?? null, opened: running?.opened ?? null, error, offered, goOn, begin, trace, handIn };
