@@ -9,7 +9,7 @@ export const INTERFACE_BINDINGS = {
   wake: ['back', 'forward'],
   panel: ['select', 'show', 'isolate', 'showAll', 'fit', 'centre', 'normalTo', 'section', 'shiftSection', 'flipSection', 'home', 'back', 'style', 'projection'],
   'four views': ['fit'],
-  stand: ['level', 'walk', 'rise', 'look'],
+  stand: ['projection', 'fieldOfView', 'level', 'zoom', 'walk', 'rise'],
   'near hand': [
     'orbit',
     'pan',

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
-import { BUILT_IN_SCHEMES, TWO_BUTTON_MOUSE } from '../input';
-import type { Command } from '../navigation';
+import { BUILT_IN_SCHEMES, bindingName, TWO_BUTTON_MOUSE } from '../input';
+import { type Command, standAt } from '../navigation';
 import { simulateAttempt } from '../simulation';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import type { MoveGesture, Trace } from './traceSchema';
@@ -32,6 +32,16 @@ it('takes what goes with a gesture: a snap after an orbit, stairs while walking,
   expect(reasons(by({ device: 'interface', binding: 'dial' }, { kind: 'turn', axis: 'left', angle: 1 }))).toEqual([]);
   const walk: Command = { kind: 'walk', forward: 1, right: 0, dt: 0.1, onGround: true };
   expect(reasons(by({ device: 'keyboard', binding: 'hold up arrow, hold left arrow' }, walk, { kind: 'rise', metres: 0.2 }))).toEqual([]);
+});
+
+it('standing, by the screen or by the scheme’s own gesture, is what a hand does, from any view', () => {
+  const flat = { ...start.view, projection: 'orthographic' as const, fovY: 1.2 };
+  const stands = TWO_BUTTON_MOUSE.bindings.find((binding) => binding.command.kind === 'atPointer' && binding.command.does === 'stand');
+  for (const view of [start.view, flat]) {
+    const commands = standAt(view, [0, 0, 0]);
+    expect(reasons(by({ device: 'interface', binding: 'stand' }, ...commands))).toEqual([]);
+    if (stands) expect(reasons(by({ device: 'keyboard', binding: bindingName(stands) }, ...commands))).toEqual([]);
+  }
 });
 
 it('tells what comes from no gesture, from an unknown one, or from one that cannot give it', () => {

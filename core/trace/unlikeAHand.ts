@@ -1,4 +1,4 @@
-import { bindingName, kindsGiven, type Scheme } from '../input';
+import { type Binding, bindingName, kindsGiven, type Scheme } from '../input';
 import type { CommandKind } from '../navigation';
 import { stepSpans } from './clock';
 import { INTERFACE_BINDINGS, type InterfaceBinding } from './interfaceBindings';
@@ -32,10 +32,14 @@ function accompanied(kinds: readonly CommandKind[]): ReadonlySet<CommandKind> {
   return all;
 }
 
+/** Standing needs more commands than those it is known for. */
+const kindsOf = (binding: Binding): readonly CommandKind[] =>
+  binding.command.kind === 'atPointer' && binding.command.does === 'stand' ? INTERFACE_BINDINGS.stand : kindsGiven(binding);
+
 /** What a binding of this name can give; null when there is none. Keys held together are named together. */
 function givenBy(scheme: Scheme, name: string): ReadonlySet<CommandKind> | null {
   if (name === 'Esc') return new Set(['cancel']);
-  const named = scheme.bindings.map((binding) => ({ name: bindingName(binding), kinds: kindsGiven(binding) }));
+  const named = scheme.bindings.map((binding) => ({ name: bindingName(binding), kinds: kindsOf(binding) }));
   const whole = named.filter((entry) => entry.name === name);
   if (whole.length > 0) return accompanied(whole.flatMap((entry) => entry.kinds));
   const parts = name.split(', ');
