@@ -108,5 +108,14 @@ export async function alone<T>(url: string, work: () => Promise<T>): Promise<T> 
   }
 }
 
+/** Runs `work`; where a unique key exists already, as when another was first at the same moment, what `taken` says is thrown. */
+export async function unlessTaken<T>(work: () => Promise<T>, taken: () => Error): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    throw isDuplicate(error) ? taken() : error;
+  }
+}
+
 /** True for the error that MariaDB gives when a unique key exists already. */
 export const isDuplicate = (error: unknown): boolean => (error as { code?: string } | null)?.code === 'ER_DUP_ENTRY';

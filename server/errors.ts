@@ -1,3 +1,5 @@
+import type { z } from 'zod';
+
 /** A refusal with a status, a code for programs and a sentence for people; `field` names the input at fault. */
 export class ServiceError extends Error {
   constructor(
@@ -13,6 +15,13 @@ export class ServiceError extends Error {
 export const notFound = (what: string): ServiceError => new ServiceError(404, 'not-found', `${what} does not exist, or is not yours to see.`);
 export const forbidden = (why: string): ServiceError => new ServiceError(403, 'forbidden', why);
 export const invalid = (message: string, field?: string): ServiceError => new ServiceError(422, 'invalid', message, field);
+
+/** What a schema refuses, told with its place. */
+export function shapeRefused(error: z.ZodError): ServiceError {
+  const issue = error.issues[0];
+  const place = issue?.path.join('.');
+  return invalid(`${place ? `${place}: ` : ''}${issue?.message ?? 'This could not be read.'}`, place);
+}
 
 /** What the driver and the pool say when no database answers. */
 const AWAY = new Set([

@@ -103,17 +103,20 @@ export function lostTime(evidence: Evidence, points: readonly Vec3[]): number {
       return (p.depth > 0 || view.projection === 'orthographic') && Math.abs(p.u) <= FRAME_ASPECT / 2 && Math.abs(p.v) <= 0.5;
     });
   let lost = 0;
+  let since: number | null = null;
+  const found = (t: number): void => {
+    if (since !== null) lost += t - since - pausedBetween(evidence.trace, since, t);
+    since = null;
+  };
   // A view that is held is looked at once, however long it is held.
   let held: View | null = null;
-  let heldLost = false;
   for (let t = from; t < to; t += 1 / LOOK_HZ) {
-    const until = Math.min(t + 1 / LOOK_HZ, to);
     const view = evidence.viewAt(t);
-    if (held !== view) {
-      held = view;
-      heldLost = isLost(view);
-    }
-    if (heldLost) lost += until - t - pausedBetween(evidence.trace, t, until);
+    if (held === view) continue;
+    held = view;
+    if (isLost(view)) since ??= t;
+    else found(t);
   }
+  found(to);
   return Math.max(0, lost);
 }

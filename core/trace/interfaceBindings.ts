@@ -1,4 +1,4 @@
-import type { CommandKind } from '../navigation';
+import { COMMAND_TABLE, type CommandKind } from '../navigation';
 
 /** What is done on the screen rather than by the scheme, and the commands that each can give. A trace names them as bindings of the device `interface`. */
 export const INTERFACE_BINDINGS = {
@@ -10,41 +10,8 @@ export const INTERFACE_BINDINGS = {
   panel: ['select', 'show', 'isolate', 'showAll', 'fit', 'centre', 'normalTo', 'section', 'shiftSection', 'flipSection', 'home', 'back', 'style', 'projection'],
   'four views': ['fit'],
   stand: ['projection', 'fieldOfView', 'level', 'zoom', 'walk', 'rise'],
-  'near hand': [
-    'orbit',
-    'pan',
-    'zoom',
-    'roll',
-    'look',
-    'zoomRegion',
-    'select',
-    'fit',
-    'home',
-    'back',
-    'forward',
-    'standard',
-    'opposite',
-    'snap',
-    'level',
-    'turn',
-    'centre',
-    'lookAt',
-    'normalTo',
-    'section',
-    'shiftSection',
-    'flipSection',
-    'show',
-    'isolate',
-    'showAll',
-    'style',
-    'projection',
-    'fieldOfView',
-    'dolly',
-    'walk',
-    'rise',
-    'reset',
-    'cancel',
-  ],
+  // A word of the near hand may be any command.
+  'near hand': Object.keys(COMMAND_TABLE) as CommandKind[],
 } as const satisfies Record<string, readonly CommandKind[]>;
 
 export type InterfaceBinding = keyof typeof INTERFACE_BINDINGS;

@@ -20,12 +20,13 @@ import {
 import { AS_IT_IS, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
 import { hashSync, verifySync } from '@node-rs/argon2';
 import { LRUCache } from 'lru-cache';
-import { invalid, ServiceError } from '../errors';
+import { z } from 'zod';
+import { invalid, ServiceError, shapeRefused } from '../errors';
 import { sha256 } from '../ids';
+import { parseSent } from '../json';
 import { readModelForm } from './modelForm';
 import { type MeshBytes, sharedMesh } from './sharedMesh';
 
-/** What an attempt is scored against; all of it is known before its trace is read. */
 /** An exercise, with the name of its version where it is published: what is computed of it once is then kept by that name. */
 export interface NamedContent {
   readonly content: Exercise;
@@ -43,6 +44,7 @@ function sameContent({ content, version }: NamedContent): Exercise {
   return content;
 }
 
+/** What an attempt is scored against; all of it is known before its trace is read. */
 export interface ScoreInput extends NamedContent {
   /** The trace as it was sent: JSON, not yet looked at. */
   readonly body: Uint8Array;
@@ -68,19 +70,11 @@ export interface Scored {
   };
 }
 
-function parseJson(bytes: Uint8Array): unknown {
-  try {
-    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes) || '{}');
-  } catch {
-    throw new ServiceError(400, 'not-json', 'The request could not be read.');
-  }
-}
-
 const scoredModel = (mesh: MeshBytes, home: View): ScoredModel => ({ mesh: sharedMesh(mesh), home });
 
 /** Parses a trace, checks it, replays and scores it. */
 function score(input: ScoreInput): Scored {
-  const trace = traceSchema.parse(parseJson(input.body));
+  const trace = traceSchema.parse(parseSent(input.body));
   const { opened } = input;
   const content = sameContent(input);
   const same =
@@ -122,12 +116,12 @@ function score(input: ScoreInput): Scored {
 
 /** What the pictures of the differences are drawn from; `trace`: JSON as it was kept, uncompressed. */
 function details(input: NamedContent & { readonly trace: Uint8Array; readonly mesh: MeshBytes; readonly home: View }): StepDetail[] {
-  return detailsOf(sameContent(input), scoredModel(input.mesh, input.home), traceSchema.parse(parseJson(input.trace)));
+  return detailsOf(sameContent(input), scoredModel(input.mesh, input.home), traceSchema.parse(parseSent(input.trace)));
 }
 
 /** An author's own try, taken apart: the draft, and the trace as it has to be given to `score`. */
 function openTry({ body }: { readonly body: Uint8Array }): { content: Exercise; scheme: Trace['scheme'] | null; trace: Uint8Array } {
-  const sent = parseJson(body) as { content?: unknown; trace?: { scheme?: unknown } } | null;
+  const sent = parseSent(body) as { content?: unknown; trace?: { scheme?: unknown } } | null;
   const content = draftSchema.parse(sent?.content);
   const scheme = traceSchema.shape.scheme.safeParse(sent?.trace?.scheme);
   return { content, scheme: scheme.success ? scheme.data : null, trace: new TextEncoder().encode(JSON.stringify(sent?.trace ?? null)) };
@@ -217,6 +211,7 @@ export type Outcome =
 
 export function refusalOf(error: unknown): Extract<Outcome, { ok: false }> | null {
   if (error instanceof ServiceError) return { ok: false, status: error.status, code: error.code, message: error.message, field: error.field };
+  if (error instanceof z.ZodError) return refusalOf(shapeRefused(error));
   if (error instanceof FormatError) return { ok: false, status: 422, code: 'invalid', message: error.message, field: 'files' };
   return null;
 }

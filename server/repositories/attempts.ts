@@ -39,8 +39,6 @@ interface Row {
   seed: number;
   opened_at: Date;
   handed_in_at: Date | null;
-  trace: Buffer | null;
-  card: string | null;
   late: number;
   unlikely: unknown;
   refused_why: string | null;
@@ -78,20 +76,40 @@ export async function addAttempt(db: Database, attempt: Omit<Attempt, 'handedInA
   });
 }
 
+/** All columns but those that hold whole traces and cards. */
+const COLUMNS = [
+  'id',
+  'person_id',
+  'exercise_id',
+  'version',
+  'model_id',
+  'model_revision',
+  'scheme_id',
+  'scheme_revision',
+  'seed',
+  'opened_at',
+  'handed_in_at',
+  'late',
+  'unlikely',
+  'refused_why',
+] as const satisfies readonly (keyof Row)[];
+
 export async function findAttempt(db: Database, id: string): Promise<Attempt | null> {
-  const row = await db<Row>('attempts').where({ id }).first();
+  const row: Row | undefined = await db('attempts')
+    .where({ id })
+    .first(...COLUMNS);
   return row ? toAttempt(row) : null;
 }
 
 export async function cardOf(db: Database, id: string): Promise<ScoreCard | null> {
-  const row = await db<Row>('attempts').where({ id }).first('card');
+  const row = await db('attempts').where({ id }).first('card');
   // Written by this server from `scoreAttempt`; versioned by its own field.
   return row?.card ? (parseColumn(row.card) as ScoreCard) : null;
 }
 
 /** The trace as it was kept: JSON. */
 export async function traceBytes(db: Database, id: string): Promise<Uint8Array | null> {
-  const row = await db<Row>('attempts').where({ id }).first('trace');
+  const row = await db('attempts').where({ id }).first('trace');
   return row?.trace ? unzipped(row.trace) : null;
 }
 

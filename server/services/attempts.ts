@@ -40,6 +40,19 @@ export async function openAttempt(asked: Asked, input: { exerciseId: string; ver
   return { id, seed };
 }
 
+async function ownAttempt(asked: Asked, id: string): Promise<attempts.Attempt> {
+  const attempt = await attempts.findAttempt(asked.db, id);
+  if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
+  return attempt;
+}
+
+/** An attempt of one's own, or of someone whose attempts one may see. */
+async function attemptToSee(asked: Asked, id: string): Promise<attempts.Attempt> {
+  const attempt = await attempts.findAttempt(asked.db, id);
+  if (!attempt || !(await maySee(asked, attempt.personId))) throw notFound('This attempt');
+  return attempt;
+}
+
 /** What an exercise is scored on: the mesh in shared memory, and its home view. */
 async function modelOf(service: Service, content: Exercise): Promise<{ mesh: MeshBytes; home: View }> {
   const revision = await findRevision(service.db, content.model.id, content.model.revision);
@@ -60,9 +73,8 @@ const LATE = 120;
  * attempt. `read` gives the trace as it was sent; it is not asked before it is known that the attempt may be handed in.
  */
 export async function handIn(asked: Asked, id: string, read: () => Promise<Uint8Array>): Promise<Pick<ScoreCard, 'score' | 'flashes'>> {
-  const attempt = await attempts.findAttempt(asked.db, id);
-  if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
-  const already = await attempts.cardOf(asked.db, id);
+  const attempt = await ownAttempt(asked, id);
+  const already = attempt.handedInAt ? await attempts.cardOf(asked.db, id) : null;
   if (already) return already;
   if (attempt.refusedWhy) throw refused();
   const version = await findVersion(asked.db, attempt.exerciseId, attempt.version);
@@ -80,8 +92,9 @@ export async function handIn(asked: Asked, id: string, read: () => Promise<Uint8
   try {
     const input = { body, content: version.content, version: nameOfVersion(version), ...(await modelOf(asked, version.content)), scheme, elapsed, opened };
     const { trace, card, facts } = await asked.pool.run('score', input, { for: asked.who.id });
-    await attempts.keepHandIn(asked.db, id, { trace, card, facts, handedInAt: now, late: elapsed - facts.end > LATE });
-    return (await attempts.cardOf(asked.db, id)) ?? facts;
+    const kept = await attempts.keepHandIn(asked.db, id, { trace, card, facts, handedInAt: now, late: elapsed - facts.end > LATE });
+    // Where the same attempt came twice at once, the first to be kept counts.
+    return (kept ? null : await attempts.cardOf(asked.db, id)) ?? facts;
   } catch (error) {
     if (!(error instanceof ServiceError && error.code === TOO_LONG)) throw error;
     await attempts.keepRefused(asked.db, id, body, REFUSED_TOO_LONG, now);
@@ -105,15 +118,13 @@ export async function tryOut(asked: Asked, body: Uint8Array): Promise<ScoreCard>
 
 /** How an own attempt stands: seconds since it was opened, and whether it is over. */
 export async function attemptState(asked: Asked, id: string): Promise<{ elapsed: number; over: boolean }> {
-  const attempt = await attempts.findAttempt(asked.db, id);
-  if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
+  const attempt = await ownAttempt(asked, id);
   return { elapsed: (asked.now().getTime() - attempt.openedAt.getTime()) / 1000, over: attempt.handedInAt !== null || attempt.refusedWhy !== null };
 }
 
 /** A hint of a step whose words were not sent with the exercise: they are given one after the other. */
 export async function hintOf(asked: Asked, id: string, step: number, number: number): Promise<string> {
-  const attempt = await attempts.findAttempt(asked.db, id);
-  if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
+  const attempt = await ownAttempt(asked, id);
   const words = (await findVersion(asked.db, attempt.exerciseId, attempt.version))?.content.steps[step]?.hints[number];
   if (words === undefined || !(await attempts.giveHint(asked.db, id, step, number))) throw notFound('This hint');
   return words;
@@ -136,8 +147,7 @@ export interface AttemptSeen {
 
 /** A handed-in attempt with all that its card shows, for the learner, their instructors and leads. */
 export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen> {
-  const attempt = await attempts.findAttempt(asked.db, id);
-  if (!attempt || !(await maySee(asked, attempt.personId))) throw notFound('This attempt');
+  const attempt = await attemptToSee(asked, id);
   const card = await attempts.cardOf(asked.db, id);
   if (!card) throw notFound('This attempt');
   const version = await findVersion(asked.db, attempt.exerciseId, attempt.version);
@@ -179,8 +189,7 @@ async function detailsFor(asked: Asked, version: ExerciseVersion, trace: Uint8Ar
 
 /** The trace of an attempt as it was kept, JSON, for whoever may see the attempt. */
 export async function traceSeen(asked: Asked, id: string): Promise<Uint8Array> {
-  const attempt = await attempts.findAttempt(asked.db, id);
-  if (!attempt || !(await maySee(asked, attempt.personId))) throw notFound('This attempt');
+  await attemptToSee(asked, id);
   const trace = await attempts.traceBytes(asked.db, id);
   if (!trace) throw notFound('This attempt');
   return trace;

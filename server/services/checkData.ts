@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
-import { gunzipSync } from 'node:zlib';
-import { traceSchema } from '@core';
 import type { Database } from '../database';
+import { parseColumn } from '../json';
+import { cardOf, traceOf } from '../repositories/attempts';
 import { blobChunk, blobHashes, blobSize } from '../repositories/blobs';
 
 export interface DataReport {
@@ -33,7 +33,7 @@ export async function checkData(db: Database): Promise<DataReport> {
   for (const row of await db('model_revisions').select('model_id', 'revision', 'mesh_hash'))
     if (!known.has(row.mesh_hash)) faults.push(`Model ${row.model_id}, revision ${row.revision}: its mesh ${row.mesh_hash} is missing.`);
   for (const row of await db('exercise_versions').select('exercise_id', 'version', 'pictures')) {
-    const pictures = (typeof row.pictures === 'string' ? JSON.parse(row.pictures) : row.pictures) as (string | null)[];
+    const pictures = parseColumn(row.pictures) as (string | null)[];
     for (const hash of pictures)
       if (hash && !known.has(hash)) faults.push(`Exercise ${row.exercise_id}, version ${row.version}: the picture ${hash} is missing.`);
   }
@@ -43,11 +43,11 @@ export async function checkData(db: Database): Promise<DataReport> {
   for (const row of stepRows) steps.set(row.attempt_id, Number(row.n));
   const ids: { id: string }[] = await db('attempts').whereNotNull('handed_in_at').select('id');
   for (const { id } of ids) {
-    const row = await db('attempts').where({ id }).first('trace', 'card', 'score');
     try {
-      const card = JSON.parse(row.card) as { score: number; steps: unknown[] };
-      traceSchema.parse(JSON.parse(gunzipSync(row.trace).toString('utf8')));
-      if (Math.abs(card.score - row.score) > 1e-9 || card.steps.length !== (steps.get(id) ?? 0)) faults.push(`Attempt ${id}: its card and its row differ.`);
+      const [row, card, trace] = [await db('attempts').where({ id }).first('score'), await cardOf(db, id), await traceOf(db, id)];
+      if (!card || !trace) faults.push(`Attempt ${id}: its trace or its card is missing.`);
+      else if (Math.abs(card.score - row.score) > 1e-9 || card.steps.length !== (steps.get(id) ?? 0))
+        faults.push(`Attempt ${id}: its card and its row differ.`);
     } catch {
       faults.push(`Attempt ${id}: its trace or its card cannot be read.`);
     }

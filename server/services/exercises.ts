@@ -1,5 +1,5 @@
 import { COMMAND_GROUP_IDS, draftSchema, type Exercise, exerciseSchema, initialScene, type Step, usualCriteria } from '@core';
-import { isDuplicate } from '../database';
+import { unlessTaken } from '../database';
 import { forbidden, invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { partsOf } from '../meshes';
@@ -140,13 +140,10 @@ export async function publish(asked: Asked, id: string, pictures: readonly (Uint
   }
   const kept = await Promise.all(pictures.map((picture) => (picture ? asked.files.keep(picture) : null)));
   const version = (await exercises.latestVersion(asked.db, id)) + 1;
-  try {
-    await exercises.addVersion(asked.db, { exerciseId: id, version, content, pictures: kept, publishedAt: asked.now() });
-  } catch (error) {
-    if (isDuplicate(error))
-      throw new ServiceError(409, 'changed', 'This exercise was published at the same moment by someone else: look at it, then publish again.');
-    throw error;
-  }
+  await unlessTaken(
+    () => exercises.addVersion(asked.db, { exerciseId: id, version, content, pictures: kept, publishedAt: asked.now() }),
+    () => new ServiceError(409, 'changed', 'This exercise was published at the same moment by someone else: look at it, then publish again.'),
+  );
   return version;
 }
 

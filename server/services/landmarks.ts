@@ -1,5 +1,5 @@
 import type { Landmark } from '@core';
-import { isDuplicate, transact } from '../database';
+import { transact, unlessTaken } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
 import { partsOf } from '../meshes';
@@ -38,26 +38,19 @@ export async function markLandmark(asked: Asked, modelId: string, input: Landmar
   const name = named(input.name);
   if (!(await partsOf(asked, revision.meshHash)).has(input.part)) throw invalid('The model has no such part: pick the place on the stage again.', 'part');
   const id = newId();
-  await withNewName(name, () =>
+  const mark = (): Promise<void> =>
     transact(asked.db, async (tx) => {
       await lockModel(tx, modelId);
       const known = await landmarks.listLandmarks(tx, modelId, revision.meshHash);
       if (known.length >= MOST) throw invalid(`The model has ${MOST} landmarks already: remove one first.`, 'name');
       await landmarks.addLandmark(tx, { ...input, name, id, modelId, meshHash: revision.meshHash }, asked.now());
-    }),
-  );
+    });
+  await unlessTaken(mark, nameTaken(name));
   return { id };
 }
 
 /** Two landmarks of one model have two names, also when both come at the same moment: the database has the last word. */
-async function withNewName(name: string, work: () => Promise<void>): Promise<void> {
-  try {
-    await work();
-  } catch (error) {
-    if (isDuplicate(error)) throw invalid(`There is a landmark “${name}” already: choose another name.`, 'name');
-    throw error;
-  }
-}
+const nameTaken = (name: string) => (): Error => invalid(`There is a landmark “${name}” already: choose another name.`, 'name');
 
 async function ownLandmark(asked: Asked, id: string): Promise<landmarks.KeptLandmark> {
   const found = await landmarks.findLandmark(asked.db, id);
@@ -70,7 +63,7 @@ async function ownLandmark(asked: Asked, id: string): Promise<landmarks.KeptLand
 export async function renameLandmark(asked: Asked, id: string, text: string): Promise<void> {
   const found = await ownLandmark(asked, id);
   const name = named(text);
-  await withNewName(name, () => landmarks.renameLandmark(asked.db, found.id, name));
+  await unlessTaken(() => landmarks.renameLandmark(asked.db, found.id, name), nameTaken(name));
 }
 
 export async function removeLandmark(asked: Asked, id: string): Promise<void> {

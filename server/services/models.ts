@@ -1,5 +1,5 @@
 import type { View } from '@core';
-import { type Database, isDuplicate, transact } from '../database';
+import { type Database, transact, unlessTaken } from '../database';
 import { forbidden, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { nameOf } from '../names';
@@ -49,7 +49,7 @@ export async function importModel(asked: Asked, input: ModelInput): Promise<Mode
 export async function reviseModel(asked: Asked, modelId: string, give: () => Promise<ModelInput>): Promise<ModelWithRevision> {
   const model = await modelOwned(asked, modelId);
   const read = await readAndKeep(asked, await give());
-  const revision = await oneAfterTheOther(async () =>
+  const revise = (): Promise<models.ModelRevision> =>
     transact(asked.db, async (tx) => {
       const latest = await models.latestRevision(tx, modelId);
       const number = (latest?.revision ?? 0) + 1;
@@ -58,20 +58,14 @@ export async function reviseModel(asked: Asked, modelId: string, give: () => Pro
       const made = revisionOf(read, modelId, number, warnings);
       await models.addRevision(tx, made, read.offset, asked.now());
       return made;
-    }),
-  );
+    });
+  const revision = await unlessTaken(revise, changedMeanwhile);
   return { model, revision };
 }
 
 /** A revision whose number another took at the same moment is told so: nothing of it is kept. */
-async function oneAfterTheOther<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    if (isDuplicate(error)) throw new ServiceError(409, 'changed', 'This model was changed at the same moment by someone else: look at it, then try again.');
-    throw error;
-  }
-}
+const changedMeanwhile = (): Error =>
+  new ServiceError(409, 'changed', 'This model was changed at the same moment by someone else: look at it, then try again.');
 
 /** Takes landmarks over to other geometry of a model: those that name a part which is still there. Returns the names of those left behind. */
 async function carryLandmarks(db: Database, from: models.ModelRevision, to: ReadModel, now: Date): Promise<string[]> {
@@ -90,7 +84,7 @@ async function carryLandmarks(db: Database, from: models.ModelRevision, to: Read
 
 async function modelOwned(asked: Asked, modelId: string): Promise<models.Model> {
   const model = await models.findModel(asked.db, modelId);
-  if (!model || !(await mayRead(asked, model))) throw notFound('This model');
+  if (!model || (await revisionsRead(asked, model)).length === 0) throw notFound('This model');
   if (!ownsModel(asked, model)) throw forbidden('This model belongs to someone else: copy it to change it.');
   return model;
 }
@@ -98,24 +92,19 @@ async function modelOwned(asked: Asked, modelId: string): Promise<models.Model> 
 /** Whether the one who asks may change a model. */
 export const ownsModel = (asked: Asked, model: models.Model): boolean => asked.who.role === 'lead' || model.ownerId === asked.who.id;
 
-async function mayRead(asked: Asked, model: models.Model): Promise<boolean> {
-  if (asked.who.role === 'lead') return true;
-  if (asked.who.role === 'instructor') return model.shared || model.ownerId === asked.who.id;
-  return (await models.revisionsFor(asked.db, asked.who.id, model.id)).length > 0;
+/** The revisions of a model that the one who asks may read: all, or those of a trainee's exercises and own attempts. */
+async function revisionsRead(asked: Asked, model: models.Model): Promise<'all' | readonly number[]> {
+  if (!isStaff(asked.who)) return models.revisionsFor(asked.db, asked.who.id, model.id);
+  return model.shared || ownsModel(asked, model) ? 'all' : [];
 }
 
 /** A model in one revision, or its newest; a trainee has the revisions of their exercises and of their own attempts only. */
 export async function modelRead(asked: Asked, modelId: string, revision?: number): Promise<ModelWithRevision> {
   const model = await models.findModel(asked.db, modelId);
-  if (!model) throw notFound('This model');
-  let wanted = revision;
-  if (isStaff(asked.who)) {
-    if (!(await mayRead(asked, model))) throw notFound('This model');
-  } else {
-    const own = await models.revisionsFor(asked.db, asked.who.id, modelId);
-    wanted ??= Math.max(...own);
-    if (!own.includes(wanted)) throw notFound('This model');
-  }
+  const may = model ? await revisionsRead(asked, model) : [];
+  if (!model || may.length === 0) throw notFound('This model');
+  const wanted = revision ?? (may === 'all' ? undefined : Math.max(...may));
+  if (may !== 'all' && !may.includes(wanted as number)) throw notFound('This model');
   const found = wanted === undefined ? await models.latestRevision(asked.db, modelId) : await models.findRevision(asked.db, modelId, wanted);
   if (!found) throw notFound('This revision of the model');
   return { model, revision: found };
@@ -132,9 +121,8 @@ export async function modelsRead(asked: Asked): Promise<ModelWithRevision[]> {
 export async function openMeshFile(asked: Asked, hash: string): Promise<{ readonly size: number; readonly stream: ReadableStream<Uint8Array> }> {
   for (const { modelId, revision } of await models.revisionsWithMesh(asked.db, hash)) {
     const model = await models.findModel(asked.db, modelId);
-    if (!model) continue;
-    const may = isStaff(asked.who) ? await mayRead(asked, model) : (await models.revisionsFor(asked.db, asked.who.id, modelId)).includes(revision);
-    if (may) return asked.files.open(hash);
+    const may = model ? await revisionsRead(asked, model) : [];
+    if (may === 'all' || may.includes(revision)) return asked.files.open(hash);
   }
   throw notFound('This model');
 }
@@ -152,6 +140,9 @@ export async function changeModel(
     const { home } = change;
     const latest = await models.latestRevision(asked.db, modelId);
     // Attempts refer to a revision and are replayed with its home: another home is another revision of the same mesh.
-    if (latest) await oneAfterTheOther(() => models.addRevision(asked.db, { ...latest, revision: latest.revision + 1, home }, [0, 0, 0], asked.now()));
+    if (latest) {
+      const next = { ...latest, revision: latest.revision + 1, home };
+      await unlessTaken(() => models.addRevision(asked.db, next, [0, 0, 0], asked.now()), changedMeanwhile);
+    }
   }
 }

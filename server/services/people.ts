@@ -1,4 +1,4 @@
-import { isDuplicate } from '../database';
+import { unlessTaken } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId, sha256 } from '../ids';
 import { nameOf } from '../names';
@@ -16,12 +16,11 @@ export async function makePerson(service: Service, input: { name: string; signIn
   if (!/^[a-z0-9][a-z0-9._-]{1,58}$/.test(signIn)) throw invalid('A sign-in name has 2 to 59 letters, digits, dots or dashes.', 'signIn');
   const name = nameOf(input.name);
   const person: Person = { id: newId(), name, signIn, role: input.role };
-  try {
-    await people.addPerson(service.db, person, await hashPassword(service, input.password, signIn), service.now());
-  } catch (error) {
-    if (isDuplicate(error)) throw invalid(`The sign-in name "${signIn}" is taken.`, 'signIn');
-    throw error;
-  }
+  const hash = await hashPassword(service, input.password, signIn);
+  await unlessTaken(
+    () => people.addPerson(service.db, person, hash, service.now()),
+    () => invalid(`The sign-in name "${signIn}" is taken.`, 'signIn'),
+  );
   return person;
 }
 

@@ -1,4 +1,4 @@
-import { isAway, ServiceError } from '@server/errors';
+import { isAway, ServiceError, shapeRefused } from '@server/errors';
 import type { Asked } from '@server/service';
 import { isStaff } from '@server/services/people';
 import type { APIContext } from 'astro';
@@ -15,19 +15,7 @@ export function answerError(error: unknown, id?: string): Response {
   // A body that was not read to its end must not be read on: the connection ends with the answer.
   if (error instanceof ServiceError)
     return json({ error: { code: error.code, message: error.message, field: error.field } }, error.status, error.status === 413 ? { Connection: 'close' } : {});
-  if (error instanceof z.ZodError) {
-    const issue = error.issues[0];
-    return json(
-      {
-        error: {
-          code: 'invalid',
-          message: `${issue?.path.length ? `${issue.path.join('.')}: ` : ''}${issue?.message ?? 'This could not be read.'}`,
-          field: issue?.path.join('.'),
-        },
-      },
-      422,
-    );
-  }
+  if (error instanceof z.ZodError) return answerError(shapeRefused(error));
   log.error({ id, err: error }, 'request failed');
   if (isAway(error)) return json({ error: { code: AWAY.code, message: AWAY.message, id } }, AWAY.status);
   const named = id ? ` If it happens again, tell your instructor the number ${id}.` : '';

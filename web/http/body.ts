@@ -1,5 +1,6 @@
 import { LIMITS } from '@formats/formatError';
 import { ServiceError } from '@server/errors';
+import { parseSent } from '@server/json';
 import type { ModelInput } from '@server/pool';
 import type { ZodType } from 'zod';
 
@@ -45,14 +46,7 @@ export async function readBytes(request: Request, most: number): Promise<Uint8Ar
 
 /** A JSON body, parsed by its schema; nothing stands for an empty object. */
 export async function readJson<T>(request: Request, schema: ZodType<T>, most: number = MOST.json): Promise<T> {
-  const bytes = await readBytes(request, most);
-  let value: unknown;
-  try {
-    value = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes) || '{}');
-  } catch {
-    throw new ServiceError(400, 'not-json', 'The request could not be read.');
-  }
-  return schema.parse(value);
+  return schema.parse(parseSent(await readBytes(request, most)));
 }
 
 /** A form with files as it was sent; it is taken apart in the pool. */

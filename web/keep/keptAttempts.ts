@@ -1,6 +1,6 @@
 import type { Scheme } from '@core/input';
 import type { Move, Trace, TraceEvent } from '@core/trace';
-import { clear, createStore, del, delMany, entries, get, set, setMany, type UseStore } from 'idb-keyval';
+import { clear, createStore, delMany, get, getMany, keys, set, setMany, type UseStore } from 'idb-keyval';
 
 /** What is known of an attempt that this browser keeps until the server has it. */
 export interface KeptAttempt {
@@ -25,7 +25,8 @@ interface Chunk {
 
 /** An attempt lies in pieces under the person's own id, so that keeping it costs as much as was added, and nobody else's page finds it. */
 const headKey = (person: string, id: string): string => `${person}/head/${id}`;
-const chunkKey = (person: string, id: string, number: number): string => `${person}/piece/${id}/${String(number).padStart(6, '0')}`;
+const piecesOf = (person: string, id: string): string => `${person}/piece/${id}/`;
+const chunkKey = (person: string, id: string, number: number): string => piecesOf(person, id) + String(number).padStart(6, '0');
 
 let store: UseStore | null = null;
 const opened = (): UseStore => {
@@ -57,40 +58,38 @@ export const keepChunk = (person: string, head: KeptAttempt, number: number, chu
 
 export const keptAttempt = async (person: string, id: string): Promise<KeptAttempt | null> => (await get<KeptAttempt>(headKey(person, id), opened())) ?? null;
 
+/** Keys that begin so, in order; what lies under them is not read. */
+const keysUnder = async (prefix: string): Promise<string[]> => (await keys<string>(opened())).filter((key) => key.startsWith(prefix)).sort();
+
+/** What lies under these keys; what another tab has just taken away is left out. */
+const valuesOf = async <T>(wanted: string[]): Promise<T[]> => (await getMany<T>(wanted, opened())).filter((value) => value !== undefined);
+
 /** What is kept for a person, the oldest first. */
 export async function keptAttempts(person: string): Promise<KeptAttempt[]> {
-  const prefix = headKey(person, '');
-  const all = await entries<string, KeptAttempt>(opened()).catch(() => []);
-  return all
-    .filter(([key]) => key.startsWith(prefix))
-    .map(([, head]) => head)
-    .sort((a, b) => a.savedAt - b.savedAt);
+  const under = await keysUnder(headKey(person, '')).catch(() => []);
+  return (await valuesOf<KeptAttempt>(under)).sort((a, b) => a.savedAt - b.savedAt);
 }
 
 /** All that was recorded of an attempt, in order. */
 export async function keptRecord(person: string, id: string): Promise<{ moves: Move[]; events: TraceEvent[]; pieces: number }> {
-  const prefix = chunkKey(person, id, 0).slice(0, -6);
-  const all = (await entries<string, Chunk>(opened())).filter(([key]) => key.startsWith(prefix)).sort(([a], [b]) => (a < b ? -1 : 1));
-  return { moves: all.flatMap(([, chunk]) => chunk.moves), events: all.flatMap(([, chunk]) => chunk.events), pieces: all.length };
+  const pieces = await valuesOf<Chunk>(await keysUnder(piecesOf(person, id)));
+  return { moves: pieces.flatMap((piece) => piece.moves), events: pieces.flatMap((piece) => piece.events), pieces: pieces.length };
+}
+
+/** A record as it is handed in: with its beginning and its end, seconds from opening. */
+export function endedTrace(base: KeptAttempt['base'], { moves, events }: Chunk, end: number): Trace {
+  const begun: TraceEvent[] = events.some((e) => e.kind === 'begin') ? [] : [{ kind: 'begin', t: 0 }];
+  return { ...base, moves: [...moves], events: [...begun, ...events, { kind: 'handIn', t: end }], end };
 }
 
 /** The whole attempt as it is handed in; one that was not ended ends with what was recorded last. */
 export async function keptTrace(person: string, head: KeptAttempt): Promise<Trace> {
-  const { moves, events } = await keptRecord(person, head.id);
-  const end = head.end ?? Math.max(moves.at(-1)?.t ?? 0, events.at(-1)?.t ?? 0);
-  const begun: TraceEvent[] = events.some((e) => e.kind === 'begin') ? [] : [{ kind: 'begin', t: 0 }];
-  const ended: TraceEvent[] = events.some((e) => e.kind === 'handIn') ? [] : [{ kind: 'handIn', t: end }];
-  return { ...head.base, moves, events: [...begun, ...events, ...ended], end };
+  const record = await keptRecord(person, head.id);
+  return endedTrace(head.base, record, head.end ?? Math.max(record.moves.at(-1)?.t ?? 0, record.events.at(-1)?.t ?? 0));
 }
 
 export async function dropKept(person: string, id: string): Promise<void> {
-  const prefix = chunkKey(person, id, 0).slice(0, -6);
-  const all = await entries<string, unknown>(opened());
-  await delMany(
-    all.map(([key]) => key).filter((key) => key.startsWith(prefix)),
-    opened(),
-  );
-  await del(headKey(person, id), opened());
+  await delMany([...(await keysUnder(piecesOf(person, id))), headKey(person, id)], opened());
 }
 
 /** Forgets everything that this browser keeps, whoever's it is: models too. */

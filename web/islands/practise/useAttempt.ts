@@ -5,7 +5,7 @@ import type { Trace } from '@core/trace';
 import type { View } from '@core/view';
 import { hold } from '@web/keep/holding';
 import { createKeeper, type Keeper } from '@web/keep/keeper';
-import { canKeep, dropKept, type KeptAttempt, keptAttempts, keptRecord } from '@web/keep/keptAttempts';
+import { canKeep, dropKept, endedTrace, type KeptAttempt, keptAttempts, keptRecord } from '@web/keep/keptAttempts';
 import { type Sent, sendKept } from '@web/keep/sending';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
@@ -209,17 +209,7 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
     return () => window.removeEventListener('beforeunload', asks);
   }, [running, person]);
 
-  const trace = useCallback((): Trace | null => {
-    if (!running) return null;
-    const { session, base } = running;
-    const at = session.time();
-    return {
-      ...base,
-      moves: [...session.moves],
-      events: [...(session.events.some((e) => e.kind === 'begin') ? [] : [{ kind: 'begin' as const, t: 0 }]), ...session.events, { kind: 'handIn', t: at }],
-      end: at,
-    };
-  }, [running]);
+  const trace = useCallback((): Trace | null => running && endedTrace(running.base, running.session, running.session.time()), [running]);
 
   const handIn = useCallback(async (): Promise<Sent> => {
     if (!running) return { kind: 'waits', words: '' };
