@@ -11,6 +11,7 @@ import { LEARNERS as PEOPLE } from '@demo/people';
 import { openService } from '@server/openService';
 import { startMariaDb } from '../scripts/setup/mariaDb.mjs';
 import { startApp } from '../tests/e2e/appProcess';
+import { SCHEME, traceToSend } from '../tests/faults/classAtWork';
 import { exerciseOf } from '../tests/faults/faults';
 
 const LEARNERS = Number(process.env.LEARNERS ?? 200);
@@ -57,20 +58,7 @@ function traceOf(seed: number, seconds: number): unknown {
     command: { kind: 'orbit', dx: 1.3, dy: i % 2 ? 0.4 : -0.3, mode: 'turntable' },
     gesture: { id: 1 + Math.floor(i / 90), device: 'mouse', binding: 'left drag' },
   })).filter((move) => move.t < seconds);
-  return {
-    version: 1,
-    exercise: { id: exercise.id, version: exercise.version },
-    model: exercise.model,
-    scheme: { id: 'two-button-mouse', revision: exercise.schemeRevision },
-    start: exercise.start,
-    seed,
-    moves,
-    events: [
-      { t: 0, kind: 'begin' },
-      { t: seconds, kind: 'handIn' },
-    ],
-    end: seconds,
-  };
+  return traceToSend(exercise, seed, moves, seconds);
 }
 
 const end = performance.now() + SECONDS * 1000;
@@ -83,9 +71,7 @@ async function learner(number: number): Promise<void> {
   while (performance.now() < end) {
     await timed('page: Today', '/today', cookie);
     await timed('page: Practise', `/practise/${exercise.id}`, cookie);
-    const opened = JSON.parse(
-      (await timed('open', '/api/attempts', cookie, { exerciseId: exercise.id, version: exercise.version, schemeId: 'two-button-mouse' })).text,
-    );
+    const opened = JSON.parse((await timed('open', '/api/attempts', cookie, { exerciseId: exercise.id, version: exercise.version, schemeId: SCHEME })).text);
     const seconds = THINKING[0] + Math.random() * (THINKING[1] - THINKING[0]);
     await pause(seconds);
     await timed('hand in', `/api/attempts/${opened.id}/hand-in`, cookie, traceOf(opened.seed, seconds - 0.5));
@@ -108,7 +94,7 @@ const watching = setInterval(async () => {
 await Promise.all(Array.from({ length: LEARNERS }, (_, i) => learner(i)));
 clearInterval(watching);
 block = Math.max(block, await longestBlock());
-const memory = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${app.process.pid}/status`, 'utf8'))?.[1]) / 1024;
+const memory = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${app.pid}/status`, 'utf8'))?.[1]) / 1024;
 
 const quantile = (list: number[], q: number): string => (list[Math.min(list.length - 1, Math.floor(q * list.length))] ?? 0).toFixed(0).padStart(6);
 process.stdout.write(`${LEARNERS} learners, ${SECONDS} s, ${availableParallelism()} cores; milliseconds\n`);
@@ -118,7 +104,7 @@ for (const [what, list] of times) {
   process.stdout.write(`${what.padEnd(18)}${String(list.length).padStart(7)}${quantile(list, 0.5)} ${quantile(list, 0.95)} ${quantile(list, 0.99)}\n`);
 }
 process.stdout.write(`errors ${errors}; longest block of the answering thread ${block.toFixed(0)} ms; its process held ${memory.toFixed(0)} MB at most\n`);
-await app.end();
+await app.stop();
 await database.stop();
 rmSync(folder, { recursive: true, force: true });
 if (errors > 0) process.exitCode = 1;

@@ -1,14 +1,15 @@
 /** `npm start`: everything from a bare clone to a working page, watched while it runs. `-- --reset` begins afresh, `-- --no-demo` without made-up people. */
-import { fork } from 'node:child_process';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { startApplication } from './setup/application.mjs';
 import { ensureBuilt } from './setup/build.mjs';
 import { command } from './setup/commands.mjs';
 import { freePort, startMariaDb } from './setup/mariaDb.mjs';
 import { ensureDebianPackages, ensureNodeModules } from './setup/packages.mjs';
 import { Advice, run, say } from './setup/say.mjs';
+import { together } from './setup/together.mjs';
 import { keepRunning } from './setup/watch.mjs';
 
 process.chdir(join(fileURLToPath(import.meta.url), '../..'));
@@ -17,24 +18,6 @@ const real = process.argv.includes('--no-demo');
 const DATA = process.env.DIALHOME_DATA ?? '.data';
 const DATABASE = real ? 'dial_home' : 'dial_home_demo';
 const HOST = process.env.HOST || '127.0.0.1';
-
-/** The application's own process, once it listens. */
-function startServer(env) {
-  return new Promise((done, fail) => {
-    const child = fork('scripts/serve.mjs', { stdio: ['ignore', 'inherit', 'inherit', 'ipc'], env: { ...process.env, ...env, NODE_ENV: 'production' } });
-    const ended = new Promise((over) => child.once('exit', (code, signal) => over(signal ?? `code ${code}`)));
-    ended.then((why) => fail(new Advice(`The server did not start (${why}).`)));
-    child.once('message', () =>
-      done({
-        ended,
-        async stop() {
-          child.kill('SIGTERM');
-          await ended;
-        },
-      }),
-    );
-  });
-}
 
 /** Addresses at which other computers of the network reach this one. */
 const networkAddresses = () =>
@@ -70,37 +53,19 @@ async function main() {
     rmSync(join(DATA, 'files'), { recursive: true, force: true });
   }
 
-  /** What has been started, to be stopped the other way round. */
-  const running = [];
-  let stopping = false;
-  const stop = async () => {
-    if (stopping) return;
-    stopping = true;
-    say('\nStopping …');
-    for (const part of running.reverse()) await part.stop();
-    process.exit();
-  };
-  process.on('SIGINT', stop);
-  process.on('SIGTERM', stop);
-  process.on('SIGHUP', stop);
-
-  try {
+  await together(async ({ add, stopping }) => {
     let url = process.env.DATABASE_URL;
     if (own) {
       say('Starting the database …');
       let port = 0;
-      running.push(
-        await keepRunning(
-          'the database',
-          async () => {
-            const database = await startMariaDb(join(DATA, 'mariadb'), { port });
-            ({ port } = database);
-            url = `${database.url}/${DATABASE}`;
-            return database;
-          },
-          say,
-        ),
-      );
+      const begin = async () => {
+        const database = await startMariaDb(join(DATA, 'mariadb'), { port });
+        ({ port } = database);
+        url = `${database.url}/${DATABASE}`;
+        return database;
+      };
+      add(await keepRunning('the database', begin, say));
+      writeFileSync(join(DATA, 'database'), `${DATABASE}\n`);
     }
     const env = {
       DATABASE_URL: url,
@@ -109,17 +74,13 @@ async function main() {
       LOG_FILE: process.env.LOG_FILE ?? resolve(DATA, 'log', 'requests.log'),
     };
     mkdirSync(env.DIALHOME_FILES, { recursive: true });
-    if (own) writeFileSync(join(DATA, 'database'), `${DATABASE}\n`);
     await command('npx', ['tsx', 'scripts/prepare.ts', ...(reset ? ['--reset'] : [])], { env, advice: 'The data could not be prepared.' });
-    if (stopping) return;
+    if (stopping()) return;
     const port = await freePort(wanted, HOST);
     if (port !== wanted) say(`Port ${wanted} is in use, so another is taken.`);
-    running.push(await keepRunning('the server', () => startServer({ ...env, PORT: String(port) }), say));
+    add(await keepRunning('the server', () => startApplication({ ...env, PORT: String(port) }), say));
     sayReady(port);
-  } catch (error) {
-    for (const part of running.reverse()) await part.stop();
-    throw error;
-  }
+  });
 }
 
 await run(main);

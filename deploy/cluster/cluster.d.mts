@@ -1,3 +1,5 @@
+import type { Application } from '../../scripts/setup/application.mjs';
+
 export interface Nodes {
   /** Of the application's database on each node. */
   readonly urls: readonly string[];
@@ -10,3 +12,5 @@ export interface Nodes {
 
 export function startNodes(folder: string): Promise<Nodes>;
 export function startNginx(folder: string, ports: readonly number[]): Promise<{ readonly base: string; stop(): Promise<void> }>;
+/** A process of the application on a node of the database. */
+export function startOnNode(url: string, files: string): Promise<Application>;

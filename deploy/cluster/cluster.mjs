@@ -12,11 +12,13 @@ import { existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, rmSync, wri
 import { tmpdir, userInfo } from 'node:os';
 import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { startApplication } from '../../scripts/setup/application.mjs';
 import { ensureBuilt } from '../../scripts/setup/build.mjs';
 import { command, has } from '../../scripts/setup/commands.mjs';
 import { freePort } from '../../scripts/setup/mariaDb.mjs';
 import { ensureDebianPackages, ensureNodeModules } from '../../scripts/setup/packages.mjs';
 import { Advice, run, say } from '../../scripts/setup/say.mjs';
+import { together } from '../../scripts/setup/together.mjs';
 
 const PROVIDER = '/usr/lib/galera/libgalera_smm.so';
 const NODES = 3;
@@ -164,46 +166,40 @@ export async function startNginx(folder, ports) {
   };
 }
 
+/** A process of the application on a node of the database. `DATABASE_SYNC`: a page sees what its reader wrote through another process. */
+export async function startOnNode(url, files) {
+  mkdirSync(files, { recursive: true });
+  const env = { DATABASE_URL: url, DATABASE_SYNC: '1', DIALHOME_FILES: files, DIALHOME_DEMO: '1', TRUSTED_PROXY: 'loopback' };
+  return startApplication({ ...env, LOG_LEVEL: process.env.LOG_LEVEL ?? 'error', PORT: String(await freePort()) });
+}
+
+async function main() {
+  await ensureDebianPackages({ browser: false, cluster: true });
+  await ensureNodeModules();
+  await ensureBuilt();
+  const given = process.argv[2];
+  const folder = given ? resolve(given) : mkdtempSync(join(tmpdir(), 'dial-home-cluster-'));
+  const tidy = () => given ?? rmSync(folder, { recursive: true, force: true });
+  await together(async ({ add }) => {
+    say('Starting three nodes of the database …');
+    const nodes = await startNodes(folder);
+    add(nodes);
+    const env = { DATABASE_URL: nodes.urls[0], DIALHOME_FILES: join(folder, 'files1'), DIALHOME_DEMO: '1' };
+    await command('npx', ['tsx', 'scripts/prepare.ts'], { env, advice: 'The data could not be prepared.' });
+    say('Starting two processes of the application, and nginx …');
+    const ports = [];
+    for (const i of [0, 1]) {
+      const app = await startOnNode(nodes.urls[i], join(folder, `files${i + 1}`));
+      add(app);
+      ports.push(app.port);
+    }
+    const nginx = await startNginx(folder, ports);
+    add(nginx);
+    say(`\nReady: ${nginx.base}\nThe processes behind it: ${ports.map((port) => `127.0.0.1:${port}`).join(', ')}. Ctrl-C stops everything.`);
+  }, tidy);
+}
+
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   process.chdir(fileURLToPath(new URL('../..', import.meta.url)));
-  await run(async () => {
-    await ensureDebianPackages({ browser: false, cluster: true });
-    await ensureNodeModules();
-    await ensureBuilt();
-    const given = process.argv[2];
-    const folder = given ? resolve(given) : mkdtempSync(join(tmpdir(), 'dial-home-cluster-'));
-    const { startApplication } = await import('./application.mjs');
-    const parts = [];
-    let stopping = false;
-    const stop = async () => {
-      if (stopping) return;
-      stopping = true;
-      say('\nStopping …');
-      for (const part of parts.reverse()) await part.stop();
-      if (!given) rmSync(folder, { recursive: true, force: true });
-      process.exit();
-    };
-    process.on('SIGINT', stop);
-    process.on('SIGTERM', stop);
-    try {
-      say('Starting three nodes of the database …');
-      const nodes = await startNodes(folder);
-      parts.push(nodes);
-      const env = { DATABASE_URL: nodes.urls[0], DIALHOME_FILES: join(folder, 'files1'), DIALHOME_DEMO: '1' };
-      await command('npx', ['tsx', 'scripts/prepare.ts'], { env, advice: 'The data could not be prepared.' });
-      say('Starting two processes of the application, and nginx …');
-      const apps = [];
-      for (const i of [0, 1]) apps.push(await startApplication(nodes.urls[i], join(folder, `files${i + 1}`)));
-      parts.push(...apps);
-      const nginx = await startNginx(
-        folder,
-        apps.map((app) => app.port),
-      );
-      parts.push(nginx);
-      say(`\nReady: ${nginx.base}\nThe processes behind it: ${apps.map((app) => `127.0.0.1:${app.port}`).join(', ')}. Ctrl-C stops everything.`);
-    } catch (error) {
-      for (const part of parts.reverse()) await part.stop();
-      throw error;
-    }
-  });
+  await run(main);
 }

@@ -4,6 +4,8 @@ import { type Random, randomFrom } from '@core/math';
 import { buoy } from '@demo/models';
 import { writeGlb } from '@formats';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { SCHEME, traceToSend } from '../faults/classAtWork';
+import { exerciseOf } from '../faults/faults';
 import { type AppProcess, startApp, testEnv } from './appProcess';
 import { openStored } from './stored';
 
@@ -50,12 +52,12 @@ function sendEndless(path: string, headers: Record<string, string>, most: number
 }
 
 /** Bytes of memory that the application's process holds. */
-const memory = (): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${app.process.pid}/status`, 'utf8'))?.[1]) * 1024;
+const memory = (): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${app.pid}/status`, 'utf8'))?.[1]) * 1024;
 /** Files of the application, or kept ones, that its process has open. */
 const handles = (): number =>
-  readdirSync(`/proc/${app.process.pid}/fd`).filter((fd) => {
+  readdirSync(`/proc/${app.pid}/fd`).filter((fd) => {
     try {
-      return /dist\/client|dial-home-e2e-/.test(readlinkSync(`/proc/${app.process.pid}/fd/${fd}`));
+      return /dist\/client|dial-home-e2e-/.test(readlinkSync(`/proc/${app.pid}/fd/${fd}`));
     } catch {
       return false;
     }
@@ -84,7 +86,7 @@ beforeAll(async () => {
   for (const name of ['ida', 'maren']) cookies[name] = ((await post('/api/demo-sign-in', { name })).headers.get('set-cookie') ?? '').split(';')[0] as string;
 });
 afterAll(async () => {
-  await app.end();
+  await app.stop();
   await stored.close();
 });
 
@@ -132,30 +134,14 @@ describe('bodies', () => {
 
 describe('attempts', () => {
   it('eight of the heaviest at once are scored or refused one by one, while others are answered', async () => {
-    const row = await stored.db('exercise_versions').where({ title: 'Round to the ladder' }).first('exercise_id', 'version');
+    const exercise = await exerciseOf(stored, 'Round to the ladder');
     const heavy = async (): Promise<number> => {
-      const opened = await post('/api/attempts', { exerciseId: row.exercise_id, version: row.version, schemeId: 'two-button-mouse' }, 'ida');
+      const opened = await post('/api/attempts', { exerciseId: exercise.id, version: exercise.version, schemeId: SCHEME }, 'ida');
       const { id, seed } = (await opened.json()) as { id: string; seed: number };
-      const version = JSON.parse((await stored.db('exercise_versions').where({ exercise_id: row.exercise_id, version: row.version }).first('content')).content);
-      const scheme = await stored.db('attempts').where({ id }).first('scheme_revision');
       // A second passes on the server's clock before so much may have been done.
       await new Promise((done) => setTimeout(done, 4500));
       const moves = Array.from({ length: 8000 }, (_, i) => ({ t: i / 1900, command: { kind: 'roll', angle: i % 2 ? 0.1 : -0.1 } }));
-      const trace = {
-        version: 1,
-        exercise: { id: row.exercise_id, version: row.version },
-        model: version.model,
-        scheme: { id: 'two-button-mouse', revision: scheme.scheme_revision },
-        start: version.start,
-        seed,
-        moves,
-        events: [
-          { t: 0, kind: 'begin' },
-          { t: 4.3, kind: 'handIn' },
-        ],
-        end: 4.3,
-      };
-      return (await post(`/api/attempts/${id}/hand-in`, trace, 'ida')).status;
+      return (await post(`/api/attempts/${id}/hand-in`, traceToSend(exercise, seed, moves, 4.3), 'ida')).status;
     };
     let statuses: number[] = [];
     const waited = await longestWait(

@@ -4,8 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openService } from '@server/openService';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { startApplication } from '../../deploy/cluster/application.mjs';
-import { startNginx, startNodes } from '../../deploy/cluster/cluster.mjs';
+import { startNginx, startNodes, startOnNode } from '../../deploy/cluster/cluster.mjs';
 import { putClassToWork } from '../faults/classAtWork';
 import { compare, exerciseOf } from '../faults/faults';
 
@@ -31,10 +30,7 @@ afterAll(async () => {
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 it('with a node and a process taken away under load, nothing is lost, and the node comes back with what it missed', async () => {
-  const apps = [
-    await startApplication(nodes.urls[0] as string, join(folder, 'files1')),
-    await startApplication(nodes.urls[1] as string, join(folder, 'files2')),
-  ];
+  const apps = [await startOnNode(nodes.urls[0] as string, join(folder, 'files1')), await startOnNode(nodes.urls[1] as string, join(folder, 'files2'))];
   parts.push(...apps);
   const nginx = await startNginx(
     folder,

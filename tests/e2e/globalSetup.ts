@@ -19,9 +19,9 @@ export default async function setup(): Promise<() => Promise<void>> {
   process.env.E2E_BASE = app.base;
   process.env.E2E_DATABASE_URL = url;
   process.env.E2E_FILES = files;
-  process.env.E2E_PID = String(app.process.pid);
+  process.env.E2E_PID = String(app.pid);
   return async () => {
-    await app.end();
+    await app.stop();
     await stopDatabase();
     rmSync(files, { recursive: true, force: true });
   };

@@ -18,7 +18,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await browser?.close();
-  await app?.end();
+  await app?.stop();
   await stored.close();
 });
 

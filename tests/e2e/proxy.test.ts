@@ -74,7 +74,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   nginx?.kill('SIGTERM');
-  await app?.end();
+  await app?.stop();
   if (folder) rmSync(folder, { recursive: true, force: true });
 });
 
@@ -126,7 +126,7 @@ it('without a trusted proxy in between nobody’s word about addresses or TLS is
     expect((await fetch(`${open.base}/metrics`, { headers: { 'X-Forwarded-For': '127.0.0.1' } })).status).toBe(403);
     expect((await fetch(`${open.base}/metrics`)).status).toBe(200);
   } finally {
-    await open.end();
+    await open.stop();
   }
 });
 

@@ -10,16 +10,43 @@ export interface ClassAtWork {
   stop(): Promise<void>;
 }
 
+/** The scheme that all of them use. */
+export const SCHEME = 'two-button-mouse';
+
+/** An exercise, with what a trace has to say of it. */
+export interface ExerciseDone {
+  readonly id: string;
+  readonly version: number;
+  readonly model: unknown;
+  readonly start: unknown;
+  readonly schemeRevision: number;
+}
+
+/** An attempt of `end` seconds as a page sends it. */
+export const traceToSend = (exercise: ExerciseDone, seed: number, moves: readonly unknown[], end: number): unknown => ({
+  version: 1,
+  exercise: { id: exercise.id, version: exercise.version },
+  model: exercise.model,
+  scheme: { id: SCHEME, revision: exercise.schemeRevision },
+  start: exercise.start,
+  seed,
+  moves,
+  events: [
+    { t: 0, kind: 'begin' },
+    { t: end, kind: 'handIn' },
+  ],
+  end,
+});
+
 export interface ClassOptions {
   /** Addresses of the application, taken in turn. */
   readonly bases: readonly string[];
   /** The exercise that all of them do, with what a trace says of it. */
-  readonly exercise: { readonly id: string; readonly version: number; readonly model: unknown; readonly start: unknown; readonly schemeRevision: number };
+  readonly exercise: ExerciseDone;
   readonly learners: number;
 }
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
-const SCHEME = 'two-button-mouse';
 /** Seconds that an attempt takes. */
 const LENGTH = 0.4;
 
@@ -63,20 +90,7 @@ export function putClassToWork({ bases, exercise, learners }: ClassOptions): Cla
         command: { kind: 'orbit', dx: 8, dy: 1, mode: 'turntable' },
         gesture: { id: 1, device: 'mouse', binding: 'left drag' },
       }));
-      const trace = {
-        version: 1,
-        exercise: { id: exercise.id, version: exercise.version },
-        model: exercise.model,
-        scheme: { id: SCHEME, revision: exercise.schemeRevision },
-        start: exercise.start,
-        seed,
-        moves,
-        events: [
-          { t: 0, kind: 'begin' },
-          { t: LENGTH, kind: 'handIn' },
-        ],
-        end: LENGTH,
-      };
+      const trace = traceToSend(exercise, seed, moves, LENGTH);
       const answer = await insist(`/api/attempts/${id}/hand-in`, trace, cookie);
       if (answer.status !== 200) throw new Error(`an attempt was refused: ${JSON.stringify(answer.json)}`);
       acknowledged.add(id);

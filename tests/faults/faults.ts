@@ -5,11 +5,12 @@ import { join } from 'node:path';
 import { type OpenService, openService } from '@server/openService';
 import { findVersion } from '@server/repositories/exercises';
 import { findScheme } from '@server/repositories/schemes';
+import type { Service } from '@server/service';
 import { checkData } from '@server/services/checkData';
 import { freePort, startMariaDb } from '../../scripts/setup/mariaDb.mjs';
 import { keepRunning } from '../../scripts/setup/watch.mjs';
 import { type AppProcess, startApp } from '../e2e/appProcess';
-import { putClassToWork } from './classAtWork';
+import { type ExerciseDone, putClassToWork, SCHEME } from './classAtWork';
 
 export interface FaultReport {
   readonly applicationKilled: number;
@@ -38,10 +39,10 @@ const PAUSE = 300;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 /** The exercise that the class does, with what a trace has to say of it. */
-export async function exerciseOf(service: OpenService, title: string) {
+export async function exerciseOf(service: Service, title: string): Promise<ExerciseDone> {
   const row = await service.db('exercise_versions').where({ title }).first('exercise_id', 'version');
   const version = await findVersion(service.db, row.exercise_id, row.version);
-  const scheme = await findScheme(service.db, 'two-button-mouse');
+  const scheme = await findScheme(service.db, SCHEME);
   if (!version || !scheme) throw new Error('The demo is not there.');
   return { id: version.exerciseId, version: version.version, model: version.content.model, start: version.content.start, schemeRevision: scheme.revision };
 }
@@ -85,9 +86,8 @@ export async function runFaults({ application, database, learners = 8, say = () 
     const watched = await keepRunning(
       'the application',
       async () => {
-        const begun = await startApp({ ...env, PORT: appPort });
-        app = begun;
-        return { ended: new Promise<string>((done) => begun.process.once('exit', (code, signal) => done(signal ?? `code ${code}`))), stop: () => begun.end() };
+        app = await startApp({ ...env, PORT: appPort });
+        return app;
       },
       say,
       PAUSE,
@@ -109,7 +109,7 @@ export async function runFaults({ application, database, learners = 8, say = () 
         process.kill(Number(readFileSync(join(folder, 'mariadb', 'm.pid'), 'utf8')), 'SIGKILL');
         counts.database++;
       } else {
-        app?.process.kill('SIGKILL');
+        if (app) process.kill(app.pid, 'SIGKILL');
         counts.application++;
       }
       say(

@@ -1,4 +1,5 @@
 import { Refused, send, wordsOf } from '@web/ui/api';
+import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
 
@@ -24,23 +25,21 @@ export function AddPerson({ groupId, mayAddInstructors }: Props) {
     }
   };
   const input = (key: 'name' | 'signIn' | 'password', label: string, type = 'text') => (
-    <label className="block">
-      <span className="mb-1 block font-semibold">{label}</span>
-      <input
-        className="field"
-        type={type}
-        autoComplete="off"
-        required
-        value={person[key]}
-        aria-invalid={error?.field === key}
-        onChange={(e) => setPerson({ ...person, [key]: e.target.value })}
-      />
+    <LabelledInput
+      label={label}
+      type={type}
+      autoComplete="off"
+      required
+      value={person[key]}
+      aria-invalid={error?.field === key}
+      onChange={(value) => setPerson({ ...person, [key]: value })}
+    >
       {error?.field === key && (
         <span role="alert" className="mt-1 block text-signal text-sm">
           {error.words}
         </span>
       )}
-    </label>
+    </LabelledInput>
   );
   return (
     <>

@@ -1,4 +1,5 @@
 import { Refused, send, wordsOf } from '@web/ui/api';
+import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
 
@@ -33,31 +34,25 @@ export function ResetPassword({ personId, name, own = false }: Props) {
       <Sheet open={open} onOpenChange={setOpen} title={own ? 'Change my password' : `New password for ${name}`}>
         <form onSubmit={submit} className="space-y-4 p-1">
           {own && (
-            <label className="block">
-              <span className="mb-1 block font-semibold">Present password</span>
-              <input
-                className="field"
-                type="password"
-                autoComplete="current-password"
-                value={present}
-                onChange={(e) => setPresent(e.target.value)}
-                required
-                aria-invalid={said?.field === 'present'}
-              />
-            </label>
-          )}
-          <label className="block">
-            <span className="mb-1 block font-semibold">New password</span>
-            <input
-              className="field"
+            <LabelledInput
+              label="Present password"
               type="password"
-              autoComplete="new-password"
-              value={password}
-              onChange={(e) => setPassword(e.target.value)}
+              autoComplete="current-password"
+              value={present}
+              onChange={setPresent}
               required
-              aria-invalid={(said?.wrong ?? false) && said?.field !== 'present'}
+              aria-invalid={said?.field === 'present'}
             />
-          </label>
+          )}
+          <LabelledInput
+            label="New password"
+            type="password"
+            autoComplete="new-password"
+            value={password}
+            onChange={setPassword}
+            required
+            aria-invalid={(said?.wrong ?? false) && said?.field !== 'present'}
+          />
           {said && (
             <p role={said.wrong ? 'alert' : 'status'} className={said.wrong ? 'text-signal' : ''}>
               {said.words}

@@ -1,4 +1,5 @@
 import { Refused, send, wordsOf } from '@web/ui/api';
+import { LabelledInput } from '@web/ui/LabelledInput';
 import { type FormEvent, useState } from 'react';
 
 interface Props {
@@ -36,25 +37,19 @@ export function SignIn({ next, demo }: Props) {
           Practise orbit, pan, zoom and the views that matter, with the device you have. Each try is scored, and one plain sentence says what to change.
         </p>
         <form onSubmit={submit} className="card mt-8 max-w-md space-y-4 p-6">
-          <label className="block">
-            <span className="mb-1 block font-semibold">Name</span>
-            <input className="field" name="name" autoComplete="username" value={name} onChange={(e) => setName(e.target.value)} required maxLength={60} />
-          </label>
-          <label className="block">
-            <span className="mb-1 block font-semibold">Password</span>
-            <input
-              className="field"
-              name="password"
-              type="password"
-              autoComplete="current-password"
-              value={password}
-              onChange={(e) => setPassword(e.target.value)}
-              required
-              maxLength={200}
-              aria-invalid={error?.field === 'password'}
-              aria-describedby={error ? 'sign-in-error' : undefined}
-            />
-          </label>
+          <LabelledInput label="Name" name="name" autoComplete="username" value={name} onChange={setName} required maxLength={60} />
+          <LabelledInput
+            label="Password"
+            name="password"
+            type="password"
+            autoComplete="current-password"
+            value={password}
+            onChange={setPassword}
+            required
+            maxLength={200}
+            aria-invalid={error?.field === 'password'}
+            aria-describedby={error ? 'sign-in-error' : undefined}
+          />
           {error && (
             <p id="sign-in-error" role="alert" className="font-semibold text-signal">
               {error.words}
