@@ -1,5 +1,7 @@
 /** `npm run bench`: the budgets of core and stage, each beside a plain reference in the same process. Medians; judge by the ratio. */
 import {
+  defaultCriteria,
+  defaultHome,
   drawIds,
   type Exercise,
   FRAME,
@@ -15,8 +17,6 @@ import {
   sectionOverlap,
   simulateAttempt,
   subjectPoints,
-  usualCriteria,
-  usualHome,
   type Vec3,
   type View,
 } from '@core';
@@ -62,13 +62,13 @@ await pair('fit: 500 hull points', 'under 100 µs', () => void fit(view, points,
 });
 
 const twoHundred: Mesh = ball(316, 317, 40);
-const scene = initialScene(usualHome(twoHundred));
+const scene = initialScene(defaultHome(twoHundred));
 await pair('drawIds: 320 x 200 of 200k triangles', '15 ms', () => void drawIds(twoHundred, scene, 320, 200), {
   name: 'touching every corner once',
   run: () => touch(twoHundred),
 });
 
-const home = usualHome(twoHundred);
+const home = defaultHome(twoHundred);
 const model = { mesh: twoHundred, home };
 const target = initialScene(navigate(home, { kind: 'turn', axis: 'right', angle: 0.8 }, context));
 const goal = { kind: 'matchView' as const, target, subject: [] };
@@ -79,7 +79,7 @@ const exercise: Exercise & { id: string; version: number } = {
   brief: '',
   model: { id: 'bench', revision: 1 },
   start: scene,
-  steps: [{ id: 'one', brief: 'go', skill: 'orbit', otherSkills: [], hints: [], goal, criteria: usualCriteria(goal) }],
+  steps: [{ id: 'one', brief: 'go', skill: 'orbit', otherSkills: [], hints: [], goal, criteria: defaultCriteria(goal) }],
   allowed: ['orbit', 'panZoom'],
   schemes: [],
   liveHelp: true,

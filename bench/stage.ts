@@ -1,4 +1,4 @@
-import { initialScene, type Mesh, navigate, usualHome, type Vec3 } from '@core';
+import { defaultHome, initialScene, type Mesh, navigate, type Vec3 } from '@core';
 import { FRAME } from '@core/view';
 import { frustumPlanes, visibleRuns } from '@web/stage/drawing/culling';
 import { createProbes } from '@web/stage/probing/probes';
@@ -19,7 +19,7 @@ function plainTree(mesh: Mesh, eye: Vec3): { tree: MeshBVH; ray: Ray } {
 
 /** Picking, a frame's own work, the faces of a cut that is dragged, and the wait for a first picture. */
 export async function stageBenches(million: Mesh): Promise<void> {
-  const home = usualHome(million);
+  const home = defaultHome(million);
   const scene = initialScene(home);
   const eye = navigate(home, { kind: 'zoom', factor: 1 }, { frame: FRAME });
   const back = new Vector3(0, 0, eye.distance).applyQuaternion({
@@ -38,7 +38,7 @@ export async function stageBenches(million: Mesh): Promise<void> {
   const large = ball(500, 500, 300);
   const prepared = prepareFirst(large);
   const own = createProbes(prepared);
-  const near = initialScene({ ...usualHome(large), distance: usualHome(large).distance / 3 });
+  const near = initialScene({ ...defaultHome(large), distance: defaultHome(large).distance / 3 });
   const camera = new PerspectiveCamera(36, 1.6, 0.01, 100);
   const bounds = new Float32Array(300 * 4).map((_, i) => (i % 4 === 3 ? 0.1 : Math.sin(i)));
   const pieces = { starts: large.parts.map((p) => p.start), counts: large.parts.map((p) => p.count), bounds };

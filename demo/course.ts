@@ -5,7 +5,9 @@ import {
   type CommandGroupId,
   type Criterion,
   type CriterionId,
+  commandsToStand,
   contextFor,
+  defaultCriteria,
   type Exercise,
   FRAME,
   type Goal,
@@ -17,8 +19,6 @@ import {
   type Scene,
   type ScoredModel,
   type SkillId,
-  standAt,
-  usualCriteria,
   type Vec3,
   type View,
 } from '@core';
@@ -418,7 +418,7 @@ function standing(model: ScoredModel, place: Vec3, turned: number, height?: numb
   const context = contextFor(model);
   const commands = [{ kind: 'standard', name: 'front' } as const, { kind: 'turn', axis: 'right', angle: turned * DEG } as const];
   const turnedHome = commands.reduce((scene, command) => apply(scene, command, context), home(model));
-  return initialScene(standAt(turnedHome.view, place, height).reduce((scene, command) => apply(scene, command, context), turnedHome).view);
+  return initialScene(commandsToStand(turnedHome.view, place, height).reduce((scene, command) => apply(scene, command, context), turnedHome).view);
 }
 
 /** The exercise of a plan on its model. */
@@ -431,7 +431,7 @@ export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revis
     start,
     steps: plan.steps.map((step, i) => {
       const goal = step.goal(model, start);
-      const criteria: Criterion[] = usualCriteria(goal).map((c) => (step.must?.includes(c.id) ? { ...c, must: true } : c));
+      const criteria: Criterion[] = defaultCriteria(goal).map((c) => (step.must?.includes(c.id) ? { ...c, must: true } : c));
       return { id: `step-${i + 1}`, brief: step.brief, skill: step.skill, otherSkills: [], hints: [...step.hints], goal, criteria };
     }),
     allowed: (['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show', 'walk'] as const).filter(

@@ -3,7 +3,7 @@ import { writeGlb } from '@formats';
 import { newId } from '@server/ids';
 import { meshOf } from '@server/meshes';
 import { addGroup, addMember, markMadeUp } from '@server/repositories/people';
-import type { Asked, Person, Service } from '@server/service';
+import type { Person, RequestContext, Service } from '@server/service';
 import { asSent, handIn, openAttempt } from '@server/services/attempts';
 import { assignExercise, makeExercise, publish, saveDraft } from '@server/services/exercises';
 import { markLandmark } from '@server/services/landmarks';
@@ -37,7 +37,7 @@ const between = (a: SimulatedLearner, b: SimulatedLearner, k: number): Simulated
   slips: a.slips + (b.slips - a.slips) * k,
 });
 
-async function importModels(asked: Asked): Promise<Map<DemoModel, { ref: { id: string; revision: number }; scored: ScoredModel }>> {
+async function importModels(asked: RequestContext): Promise<Map<DemoModel, { ref: { id: string; revision: number }; scored: ScoredModel }>> {
   const found = new Map<DemoModel, { ref: { id: string; revision: number }; scored: ScoredModel }>();
   for (const [key, { name, make }] of Object.entries(MODELS) as [DemoModel, (typeof MODELS)[DemoModel]][]) {
     const { model, revision } = await importModel(asked, { name, files: [{ name: `${key}.glb`, bytes: await writeGlb(make()) }] });
@@ -49,7 +49,7 @@ async function importModels(asked: Asked): Promise<Map<DemoModel, { ref: { id: s
   return found;
 }
 
-async function publishCourse(asked: Asked, groupId: string): Promise<Published[]> {
+async function publishCourse(asked: RequestContext, groupId: string): Promise<Published[]> {
   const models = await importModels(asked);
   const found: Published[] = [];
   for (const plan of COURSE) {
@@ -58,7 +58,7 @@ async function publishCourse(asked: Asked, groupId: string): Promise<Published[]
     const id = await makeExercise(asked, model.ref.id);
     const content = draftOf(plan, model.scored, model.ref);
     await saveDraft(asked, id, content);
-    const version = await publish(
+    const { version } = await publish(
       asked,
       id,
       content.steps.map(() => null),
@@ -82,7 +82,7 @@ async function practise(service: Service, person: Person, learner: DemoLearner, 
     // Practice within an exercise and over the course both bring the hand nearer to where it settles.
     const k = Math.min(1, 0.6 * ((n % learner.repeats) / Math.max(1, learner.repeats - 1)) + 0.5 * (n / total));
     let clock = begin + ((end - begin) * (n + 1)) / (total + 1);
-    const asked: Asked = { ...service, now: () => new Date(clock), who: person };
+    const asked: RequestContext = { ...service, now: () => new Date(clock), who: person };
     const opened = await openAttempt(asked, { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id });
     // The seed that the server gave decides the order of random calls, and here the hand's misses as well.
     const hand = between(learner.first, learner.settled, k);

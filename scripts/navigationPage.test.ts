@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { BUILT_IN_SCHEMES, CAPABILITIES, COMMAND_TABLE } from '@core';
+import { BUILT_IN_SCHEMES, CAPABILITIES, commandTable } from '@core';
 import { Command } from '@core/navigation/command';
 import { expect, it } from 'vitest';
 import { navigationPage } from './navigationPage';
@@ -9,7 +9,7 @@ it('docs/navigation.md is what the code says', () => {
 });
 
 it('names every command of the schema', () => {
-  expect(Object.keys(COMMAND_TABLE).sort()).toEqual(Command.options.map((o) => o.shape.kind.value).sort());
+  expect(Object.keys(commandTable).sort()).toEqual(Command.options.map((o) => o.shape.kind.value).sort());
 });
 
 it('every command can be given in each scheme with keys, but for picking, which the keyboard does in the part tree', () => {
@@ -17,7 +17,7 @@ it('every command can be given in each scheme with keys, but for picking, which 
     .split('\n')
     .filter((line) => line.startsWith('| `'))
     .map((line) => line.split(' | '));
-  expect(rows).toHaveLength(Object.keys(COMMAND_TABLE).length);
+  expect(rows).toHaveLength(Object.keys(commandTable).length);
   const missing = rows.flatMap((cells) =>
     BUILT_IN_SCHEMES.flatMap((scheme, i) =>
       CAPABILITIES[scheme.device].keyboard && cells[3 + i]?.replace(' |', '').trim() === '–' ? [`${cells[0]} in ${scheme.name}`] : [],

@@ -1,8 +1,8 @@
-import { BUILT_IN_SCHEMES, COMMAND_TABLE, type CommandKind, kindsGiven, type Scheme, triggerWords } from '../core';
+import { BUILT_IN_SCHEMES, type CommandKind, commandKindsOf, commandTable, type Scheme, triggerWords } from '../core';
 
 function gestures(scheme: Scheme, kind: CommandKind): string {
-  const found = scheme.bindings.filter((binding) => kindsGiven(binding).includes(kind)).map((binding) => triggerWords(binding));
-  const near = scheme.options.nearHand?.words.some((command) => kindsGiven({ command }).includes(kind));
+  const found = scheme.bindings.filter((binding) => commandKindsOf(binding).includes(kind)).map((binding) => triggerWords(binding));
+  const near = scheme.options.nearHand?.words.some((command) => commandKindsOf({ command }).includes(kind));
   if (near && found.length === 0) found.push('near hand');
   if (kind === 'cancel') found.push('Escape while dragging');
   const shown = found.length > 5 ? [...found.slice(0, 4), `${found.length - 4} more`] : found;
@@ -11,8 +11,8 @@ function gestures(scheme: Scheme, kind: CommandKind): string {
 
 /** The page as text. */
 export function navigationPage(): string {
-  const rows = (Object.keys(COMMAND_TABLE) as CommandKind[]).map((kind) => {
-    const { does, holds } = COMMAND_TABLE[kind];
+  const rows = (Object.keys(commandTable) as CommandKind[]).map((kind) => {
+    const { does, holds } = commandTable[kind];
     return `| \`${kind}\` | ${does} | ${holds} | ${BUILT_IN_SCHEMES.map((scheme) => gestures(scheme, kind)).join(' | ')} |`;
   });
   return `# Every way to move

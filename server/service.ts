@@ -21,6 +21,6 @@ export interface Service {
   readonly now: () => Date;
 }
 
-export interface Asked extends Service {
+export interface RequestContext extends Service {
   readonly who: Person;
 }

@@ -1,3 +1,4 @@
-/** What a coach would say: one sentence a criterion. */
-export * from './adviceFor';
+/** What a coach would say: sentences for codes and figures, in the gestures of a scheme, and the order in which to say them. */
+export * from './adviceOf';
 export * from './sentence';
+export * from './sentences';

@@ -1,19 +1,30 @@
+import { MOST_IN_PERCENT, toldDegrees, toldPercent } from '../criteria';
+
 /** Pieces of a sentence a coach would say. */
 
 /** "14°", with a decimal below 3°. */
-export function degrees(angle: number): string {
-  const d = Math.abs((angle * 180) / Math.PI);
-  return d < 3 ? `${Math.round(d * 10) / 10}°` : `${Math.round(d)}°`;
-}
+export const degrees = (angle: number): string => `${Math.abs(toldDegrees(angle))}°`;
 
-export const percent = (share: number): string => {
-  const p = Math.abs(share * 100);
-  return p < 3 ? `${Math.round(p * 10) / 10} %` : `${Math.round(p)} %`;
-};
+export const percent = (share: number): string => `${Math.abs(toldPercent(share))} %`;
 
 export const seconds = (s: number): string => `${s < 10 ? Math.round(s * 10) / 10 : Math.round(s)} s`;
 
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+
+/** "18 % larger", "4.2 times smaller" */
+export function resized(factor: number): string {
+  const times = factor < 1 ? 1 / factor : factor;
+  const size = times > MOST_IN_PERCENT ? `${Math.round(times * 10) / 10} times` : percent(factor - 1);
+  return `${size} ${factor < 1 ? 'smaller' : 'larger'}`;
+}
+
+/** "4 mm", "12.5 cm", "1.24 m": three digits at most. */
+export function lengthWords(metres: number): string {
+  const m = Math.abs(metres);
+  const figure = (x: number): number => Number(x.toPrecision(3));
+  if (m < 0.1) return `${figure(m * 1000)} mm`;
+  return m < 1 ? `${figure(m * 100)} cm` : `${figure(m)} m`;
+}
 
 /** The eye's way, then the hand's; a capital first and a full stop last. */
 export function say(eye: string, hand?: string | null): string {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { CRITERIA, CRITERION_IDS } from '../criteria';
+import { criteriaFor, defaultCriteria, GOAL_KINDS, type Goal } from '../goals';
+import { marginsSchema } from '../goals/frameIt/kind';
 import { Command } from '../navigation/command';
 import { exerciseOf, start } from '../tests/practice';
 import { COMMAND_GROUP_IDS, COMMAND_GROUPS, isAllowed } from './commandGroups';
-import { CRITERIA, criterionInfo } from './criteriaList';
 import { exerciseSchema } from './exerciseSchema';
-import { GOAL_KINDS, type Goal, marginsSchema } from './goals';
 import { SKILLS, skillLabel } from './skills';
-import { isMeasured, measuredFor, usualCriteria } from './usualCriteria';
 
 const goals: Record<(typeof GOAL_KINDS)[number], Goal> = {
   matchView: { kind: 'matchView', target: start, subject: [] },
@@ -32,20 +32,20 @@ const goals: Record<(typeof GOAL_KINDS)[number], Goal> = {
 
 describe('criteria', () => {
   it.each(GOAL_KINDS)('the usual ones of %s can all be measured, and their weights count', (kind) => {
-    const list = usualCriteria(goals[kind]);
-    expect(list.every((c) => isMeasured(goals[kind], c.id))).toBe(true);
+    const list = defaultCriteria(goals[kind]);
+    expect(list.every((c) => criteriaFor(goals[kind]).some((choice) => choice.id === c.id))).toBe(true);
     expect(list.some((c) => c.weight > 0)).toBe(true);
     expect(exerciseSchema.safeParse(exerciseOf(goals[kind])).success).toBe(true);
   });
 
   it('a first look round is never punished: time and gestures weigh nothing to begin with', () => {
     for (const kind of GOAL_KINDS)
-      for (const c of usualCriteria(goals[kind])) if (c.id === 'time' || c.id === 'detour') expect(c.weight, `${kind} ${c.id}`).toBe(0);
+      for (const c of defaultCriteria(goals[kind])) if (c.id === 'time' || c.id === 'detour') expect(c.weight, `${kind} ${c.id}`).toBe(0);
   });
 
   it('a cut without a target plane is judged by what shows alone', () => {
     expect(
-      usualCriteria({ kind: 'cutToReveal', plane: null, reveal: ['lid'] })
+      defaultCriteria({ kind: 'cutToReveal', plane: null, reveal: ['lid'] })
         .filter((c) => c.weight > 0)
         .map((c) => c.id),
     ).toEqual(['revealed']);
@@ -53,20 +53,23 @@ describe('criteria', () => {
 
   it('only faces called means no standard angle', () => {
     const calls = [{ kind: 'face' as const, name: 'lid', point: [0, 0, 1] as const, normal: [0, 0, 1] as const }];
-    expect(usualCriteria({ kind: 'callView', order: 'asGiven', calls }).map((c) => c.id)).not.toContain('standardAngle');
+    expect(defaultCriteria({ kind: 'callView', order: 'asGiven', calls }).map((c) => c.id)).not.toContain('standardAngle');
   });
 
   it('what is hidden or cut in a target is judged as well', () => {
     const target = { ...start, visibility: { lid: 'hidden' as const }, section: { normal: [0, 0, 1] as const, offset: 0.5 } };
-    expect(usualCriteria({ kind: 'matchView', target, subject: [] }).map((c) => c.id)).toEqual(
+    expect(defaultCriteria({ kind: 'matchView', target, subject: [] }).map((c) => c.id)).toEqual(
       expect.arrayContaining(['visibility', 'sectionAngle', 'sectionOffset']),
     );
   });
 
   it('each has words and a unit, once', () => {
-    expect(new Set(CRITERIA.map((c) => c.id)).size).toBe(CRITERIA.length);
-    for (const { id } of CRITERIA) expect(criterionInfo(id).label.length).toBeGreaterThan(2);
-    for (const kind of GOAL_KINDS) expect(measuredFor(goals[kind]).length).toBeGreaterThan(5);
+    for (const id of CRITERION_IDS) expect(CRITERIA[id].label.length, id).toBeGreaterThan(2);
+    for (const kind of GOAL_KINDS) {
+      const ids = criteriaFor(goals[kind]).map((c) => c.id);
+      expect(ids.length).toBeGreaterThan(5);
+      expect(new Set(ids).size, kind).toBe(ids.length);
+    }
   });
 });
 

@@ -1,23 +1,12 @@
 import { z } from 'zod';
+import { type Criterion, criterionSchema } from '../criteria/criterionSchema';
+import { goalSchema } from '../goals/kinds';
 import { sceneSchema } from '../navigation/sceneSchema';
 import { COMMAND_GROUP_IDS } from './commandGroups';
-import { CRITERION_IDS } from './criteriaList';
-import { goalSchema } from './goals';
 import { SKILL_IDS } from './skills';
 
 const short = z.string().trim().min(1, 'write at least one character').max(120, 'keep it under 120 characters');
 const text = z.string().trim().max(2000, 'keep it under 2000 characters');
-
-/** Full marks up to `full`, nothing from `zero`; in the criterion's own unit. */
-export const criterionSchema = z
-  .object({
-    id: z.enum(CRITERION_IDS),
-    full: z.number().min(0).max(1e6),
-    zero: z.number().min(0).max(1e6),
-    weight: z.number().min(0).max(100),
-    must: z.boolean().optional(),
-  })
-  .refine((c) => c.full <= c.zero, { message: 'full marks must come before no marks', path: ['zero'] });
 
 export const stepSchema = z.object({
   id: z.string().min(1).max(40),
@@ -29,7 +18,7 @@ export const stepSchema = z.object({
   criteria: z
     .array(criterionSchema)
     .min(1, 'choose at least one criterion')
-    .max(31)
+    .max(100)
     .refine((list) => new Set(list.map((c) => c.id)).size === list.length, 'each criterion can be used once a step')
     .refine((list) => list.some((c) => c.weight > 0), 'at least one criterion needs a weight above 0'),
 });
@@ -62,4 +51,4 @@ export const draftSchema = exerciseSchema.extend({
 
 export type Exercise = z.infer<typeof exerciseSchema>;
 export type Step = z.infer<typeof stepSchema>;
-export type Criterion = z.infer<typeof criterionSchema>;
+export type { Criterion };

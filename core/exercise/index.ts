@@ -1,8 +1,6 @@
 /** What an instructor sets: exercises of steps, each with a goal, criteria and a skill. */
 export * from './commandGroups';
-export * from './criteriaList';
 export type { Criterion, Exercise, Step } from './exerciseSchema';
-export type { Call, Goal, GoalKind, GoalOf, Margins } from './goals';
 export type { Landmark } from './landmark';
 export * from './skills';
-export * from './usualCriteria';
+export * from './traineeExercise';

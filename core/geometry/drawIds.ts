@@ -5,6 +5,8 @@ import type { Mesh } from './mesh';
 
 /** Nothing nearer to the eye than this fraction of the focal distance is drawn in perspective. */
 const NEAR = 1e-6;
+/** Depths within this share of the focal distance are the same: touching parts do not flicker. */
+const ALIKE = 1e-9;
 /** A triangle clipped by two planes has at most five corners. */
 const MAX_CORNERS = 6;
 
@@ -15,14 +17,14 @@ const clipB = new Float64Array(MAX_CORNERS * 3);
 /**
  * The id picture: index in `mesh.parts` + 1 of the front-most shown part per pixel, 0 for none; row by row from the top
  * left, pixel centres sampled, aspect = width / height. Hidden and glass parts write nothing, both faces of a triangle
- * count, a section cuts without caps, at equal depth the lower id wins. Perspective is clipped at the eye and its depth
+ * count, a section cuts without caps, at equal depth (to 1e-9 of the view's distance) the lower id wins. Perspective is clipped at the eye and its depth
  * is interpolated as 1/depth, which is linear on the screen; an orthographic picture is not clipped at all.
  * `only`: part numbers to draw; left out, all.
  */
 export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number, only?: ReadonlySet<number>): Uint16Array {
   const ids = new Uint16Array(width * height);
   // Larger is nearer: 1/depth in perspective, -depth in an orthographic picture.
-  const nearness = new Float64Array(width * height).fill(Number.NEGATIVE_INFINITY);
+  const nearness = new Float64Array(width * height).fill(scene.view.projection === 'perspective' ? 0 : Number.NEGATIVE_INFINITY);
   const { view, section } = scene;
   const eye = eyeOf(view);
   const right = rightOf(view.orientation);
@@ -32,6 +34,7 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
   const t = exact.tan(view.fovY / 2);
   const scale = perspective ? height / (2 * t) : height / (2 * t * view.distance);
   const near = view.distance * NEAR;
+  const alike = view.distance * ALIKE;
   const states = effectiveVisibility(mesh.parts, scene.visibility);
   const { positions, indices } = mesh;
 
@@ -145,9 +148,15 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
       let pixel = row * width + column;
       for (; column <= end; column++, pixel++, n += gx) {
         const held = nearness[pixel] as number;
-        if (n > held || (n === held && id < (ids[pixel] as number))) {
+        const apart = n - held;
+        // In perspective nearness is 1/depth: its differences are larger by its square.
+        const same = perspective ? alike * held * held : alike;
+        if (apart > same) {
           nearness[pixel] = n;
           ids[pixel] = id;
+        } else if (apart >= -same) {
+          if (apart > 0) nearness[pixel] = n;
+          if (id < (ids[pixel] as number)) ids[pixel] = id;
         }
       }
     }

@@ -44,56 +44,116 @@ export function insideLoop(p: readonly [number, number], loop: readonly (readonl
   return odd;
 }
 
+/** Segments at each node, one after the other: those of `node` are `list[at[node]]` … `list[at[node + 1] - 1]`. */
+function segmentsAt({ from, to, nodes }: Chains): { readonly at: Int32Array; readonly list: Int32Array } {
+  const at = new Int32Array(nodes.length + 1);
+  for (const node of from) at[node + 1] = (at[node + 1] as number) + 1;
+  for (const node of to) at[node + 1] = (at[node + 1] as number) + 1;
+  for (let i = 0; i < nodes.length; i++) at[i + 1] = (at[i + 1] as number) + (at[i] as number);
+  const next = at.slice();
+  const list = new Int32Array(from.length * 2);
+  for (const ends of [from, to]) {
+    ends.forEach((node, segment) => {
+      list[next[node] as number] = segment;
+      next[node] = (next[node] as number) + 1;
+    });
+  }
+  return { at, list };
+}
+
 /** Joins segments end to end: loops first, what is left are open chains. */
 function join(chains: Chains): Polygon[] {
-  const at = new Map<number, number[]>();
-  const note = (node: number, segment: number): void => {
-    const list = at.get(node);
-    if (list) list.push(segment);
-    else at.set(node, [segment]);
-  };
-  for (const [s, node] of chains.from.entries()) note(node, s);
-  for (const [s, node] of chains.to.entries()) note(node, s);
-  const used = new Uint8Array(chains.from.length);
-  const walk = (first: number, start: number): { nodes: number[]; closed: boolean } => {
-    const nodes = [start];
-    let segment = first;
-    let node = start;
-    for (;;) {
-      used[segment] = 1;
-      node = chains.from[segment] === node ? (chains.to[segment] as number) : (chains.from[segment] as number);
-      if (node === start) return { nodes, closed: true };
-      nodes.push(node);
-      const here = at.get(node) as number[];
-      const onward = here.find((s) => !used[s] && chains.from[s] === node) ?? here.find((s) => !used[s]);
-      if (onward === undefined) return { nodes, closed: false };
-      segment = onward;
+  const { from, to, nodes } = chains;
+  const { at, list } = segmentsAt(chains);
+  const used = new Uint8Array(from.length);
+  /** A segment that goes on from a node, one that begins there before one that ends there; -1: none. */
+  const onwardFrom = (node: number): number => {
+    let any = -1;
+    for (let i = at[node] as number; i < (at[node + 1] as number); i++) {
+      const segment = list[i] as number;
+      if (used[segment]) continue;
+      if (from[segment] === node) return segment;
+      if (any < 0) any = segment;
     }
+    return any;
   };
   const found: Polygon[] = [];
-  const take = (segment: number, start: number): void => {
-    const { nodes, closed } = walk(segment, start);
+  const take = (first: number, start: number): void => {
     const points: [number, number][] = [];
-    for (const node of nodes) {
-      const p = chains.nodes[node] as [number, number];
+    const add = (node: number): void => {
+      const p = nodes[node] as [number, number];
       const last = points.at(-1);
       if (!last || last[0] !== p[0] || last[1] !== p[1]) points.push(p);
+    };
+    add(start);
+    let segment = first;
+    let node = start;
+    let closed = false;
+    while (segment >= 0) {
+      used[segment] = 1;
+      node = from[segment] === node ? (to[segment] as number) : (from[segment] as number);
+      if (node === start) {
+        closed = true;
+        break;
+      }
+      add(node);
+      segment = onwardFrom(node);
     }
-    const first = points[0];
+    const head = points[0];
     const last = points.at(-1);
-    if (closed && points.length > 1 && first && last && first[0] === last[0] && first[1] === last[1]) points.pop();
+    if (closed && points.length > 1 && head && last && head[0] === last[0] && head[1] === last[1]) points.pop();
     if (points.length >= (closed ? 3 : 2)) found.push({ points, closed });
   };
   // An end with an odd number of segments starts an open chain.
-  for (const [node, segments] of at) {
-    if (segments.length % 2 === 0) continue;
-    const s = segments.find((segment) => !used[segment]);
-    if (s !== undefined) take(s, node);
+  for (let node = 0; node < nodes.length; node++) {
+    if (((at[node + 1] as number) - (at[node] as number)) % 2 === 0) continue;
+    for (let i = at[node] as number; i < (at[node + 1] as number); i++) {
+      const segment = list[i] as number;
+      if (used[segment]) continue;
+      take(segment, node);
+      break;
+    }
   }
-  chains.from.forEach((node, s) => {
-    if (!used[s]) take(s, node);
+  from.forEach((node, segment) => {
+    if (!used[segment]) take(segment, node);
   });
   return found;
+}
+
+/** Tells corners at the same place as one: a hash over the bits of their coordinates, 0 and -0 alike. */
+function createWeld(positions: Float32Array): (corner: number) => number {
+  const bits = new Uint32Array(positions.buffer, positions.byteOffset, positions.length);
+  let slots = new Int32Array(1024).fill(-1);
+  let count = 0;
+  const known = new Map<number, number>();
+  const bitsAt = (i: number): number => ((bits[i] as number) === 0x80000000 ? 0 : (bits[i] as number));
+  const slotFor = (table: Int32Array, corner: number): number => {
+    const [x, y, z] = [bitsAt(corner * 3), bitsAt(corner * 3 + 1), bitsAt(corner * 3 + 2)];
+    let h = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca6b) ^ Math.imul(z, 0xc2b2ae35);
+    h ^= h >>> 15;
+    const mask = table.length - 1;
+    for (let slot = h & mask; ; slot = (slot + 1) & mask) {
+      const other = table[slot] as number;
+      if (other < 0 || (bitsAt(other * 3) === x && bitsAt(other * 3 + 1) === y && bitsAt(other * 3 + 2) === z)) return slot;
+    }
+  };
+  return (corner) => {
+    const found = known.get(corner);
+    if (found !== undefined) return found;
+    if (count * 2 > slots.length) {
+      const larger = new Int32Array(slots.length * 4).fill(-1);
+      for (const held of slots) if (held >= 0) larger[slotFor(larger, held)] = held;
+      slots = larger;
+    }
+    const slot = slotFor(slots, corner);
+    if ((slots[slot] as number) < 0) {
+      slots[slot] = corner;
+      count++;
+    }
+    const first = slots[slot] as number;
+    known.set(corner, first);
+    return first;
+  };
 }
 
 /** Outer loops anticlockwise, loops inside an odd number of others clockwise. */
@@ -142,22 +202,14 @@ export function partContours(mesh: Mesh, plane: Plane, candidates?: Uint32Array,
     const listed = byPart ? byPart.get(number) : null;
     if (byPart && !listed) return;
     const chains: Chains = { from: [], to: [], nodes: [] };
-    const nodeOf = new Map<string, number>();
-    const placeOf = new Map<number, string>();
-    const place = (corner: number): string => {
-      let key = placeOf.get(corner);
-      if (key === undefined) {
-        key = `${(positions[corner * 3] as number) + 0},${(positions[corner * 3 + 1] as number) + 0},${(positions[corner * 3 + 2] as number) + 0}`;
-        placeOf.set(corner, key);
-      }
-      return key;
-    };
+    const nodeOf = new Map<number, number>();
+    const weld = createWeld(positions);
     /** The node where the edge between two corners meets the plane; the same for both triangles at the edge. */
     const crossing = (a: number, ha: number, b: number, hb: number): number => {
-      const ka = place(a);
-      const kb = place(b);
+      const ka = weld(a);
+      const kb = weld(b);
       if (ka > kb) return crossing(b, hb, a, ha);
-      const key = `${ka}|${kb}`;
+      const key = ka * corners + kb;
       const known = nodeOf.get(key);
       if (known !== undefined) return known;
       const k = ha / (ha - hb);
@@ -214,26 +266,21 @@ const mix = (positions: Float32Array, a: number, b: number, axis: number, k: num
   return p + ((positions[b * 3 + axis] as number) - p) * k;
 };
 
-function trianglesByPart(mesh: Mesh, candidates: Uint32Array): Map<number, number[]> {
-  const starts = mesh.parts.map((part, number) => ({ number, start: part.start, end: part.start + part.count })).sort((a, b) => a.start - b.start);
-  const found = new Map<number, number[]>();
-  const seen = new Set<number>();
-  for (const triangle of candidates) {
-    if (seen.has(triangle)) continue;
-    seen.add(triangle);
-    const at = triangle * 3;
-    let low = 0;
-    let high = starts.length - 1;
-    while (low < high) {
-      const middle = (low + high + 1) >> 1;
-      if ((starts[middle] as { start: number }).start <= at) low = middle;
-      else high = middle - 1;
+/** The candidates of each part, each once: sorted, they run through the parts in the order of their triangles. */
+function trianglesByPart(mesh: Mesh, candidates: Uint32Array): Map<number, Uint32Array> {
+  const sorted = candidates.slice().sort();
+  const parts = mesh.parts.map((part, number) => ({ number, start: part.start / 3, end: (part.start + part.count) / 3 })).sort((a, b) => a.start - b.start);
+  const found = new Map<number, Uint32Array>();
+  let i = 0;
+  for (const { number, start, end } of parts) {
+    while (i < sorted.length && (sorted[i] as number) < start) i++;
+    const first = i;
+    let kept = first;
+    for (; i < sorted.length && (sorted[i] as number) < end; i++) {
+      if (i > first && sorted[i] === sorted[kept - 1]) continue;
+      sorted[kept++] = sorted[i] as number;
     }
-    const entry = starts[low];
-    if (!entry || at < entry.start || at >= entry.end) continue;
-    const list = found.get(entry.number);
-    if (list) list.push(triangle);
-    else found.set(entry.number, [triangle]);
+    if (kept > first) found.set(number, sorted.subarray(first, kept));
   }
   return found;
 }

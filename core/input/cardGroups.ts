@@ -1,5 +1,5 @@
 import type { CommandKind } from '../navigation';
-import { kindsGiven } from './kindsGiven';
+import { commandKindsOf } from './commandKindsOf';
 import type { Binding } from './schemeSchema';
 
 /** Headings of a scheme card, in the order in which skills are taught. */
@@ -49,5 +49,5 @@ export function cardGroupOf(binding: Pick<Binding, 'command' | 'context'>): Card
   if (binding.context === 'standing') return 'Standing inside';
   if (binding.command.kind === 'aid') return 'Aids';
   if (binding.command.kind === 'atPointer' && binding.command.does === 'stand') return 'Standing inside';
-  return GROUPS[kindsGiven(binding)[0] ?? 'pan'] ?? 'Along and closer';
+  return GROUPS[commandKindsOf(binding)[0] ?? 'pan'] ?? 'Along and closer';
 }

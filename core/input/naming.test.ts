@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { homeHand } from '../advice/hand';
+import { homeHand } from '../advice/gestureWords';
 import { keyWords, triggerWords } from './bindings';
 import { CARD_GROUPS, cardGroupOf } from './cardGroups';
 import { takenAway } from './conflicts';

@@ -1,5 +1,5 @@
 import { backOf, dot, exact, type Vec3 } from '../math';
-import { type Command, navigate, type Scene, standAt } from '../navigation';
+import { type Command, commandsToStand, navigate, type Scene } from '../navigation';
 import { FRAME, FRAME_ASPECT, frameHeightAt, nearestStandard, project } from '../view';
 import { heldSpeed, repeatedStep } from './acceleration';
 import { resolveAxes } from './axes';
@@ -155,7 +155,7 @@ function atPointer(does: string, scene: Scene, pick: Pick | null): Command[] {
   if (!point) return [];
   if (does === 'centre') return [{ kind: 'centre', point }];
   if (does === 'lookAt') return [{ kind: 'lookAt', point }];
-  if (does === 'stand') return standAt(scene.view, point);
+  if (does === 'stand') return commandsToStand(scene.view, point);
   if (does === 'approach') {
     const at = project(scene.view, point, FRAME_ASPECT);
     return scene.view.projection === 'perspective' && at.depth <= 0 ? [] : [{ kind: 'zoom', factor: 1 / (1 - APPROACH), at }];
@@ -254,10 +254,17 @@ const STYLES = ['shadedEdges', 'shaded', 'hiddenLine', 'outline', 'wireframe'] a
 
 /**
  * What a gesture means in a scheme: the commands to apply, none when it is not bound or only helps the eye. `pick`: what
- * lies under the pointer where the gesture began; `now`: what else the stage found.
+ * lies under the pointer where the gesture began; `now`: what else the stage found; `binding`: what the gesture is bound to,
+ * where that is known already or is none of the scheme's own.
  */
-export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pick | null, now: Surroundings = {}): Command[] {
-  const binding = bindingFor(scheme, gesture, now.standing);
+export function resolve(
+  scheme: Scheme,
+  gesture: Gesture,
+  scene: Scene,
+  pick: Pick | null,
+  now: Surroundings = {},
+  binding: Binding | null = bindingFor(scheme, gesture, now.standing),
+): Command[] {
   if (!binding) return [];
   const { command } = binding;
   switch (command.kind) {
@@ -288,11 +295,10 @@ export function resolve(scheme: Scheme, gesture: Gesture, scene: Scene, pick: Pi
 }
 
 /** Why a bound gesture that gave no command did nothing, in words that say what to do; null where silence is right. */
-export function whyNothing(scheme: Scheme, gesture: Gesture, standing = false): string | null {
+export function whyNothing({ command }: { readonly command: Binding['command'] }, gesture: Gesture): string | null {
   if (gesture.kind === 'drag' || gesture.kind === 'axes' || gesture.kind === 'held') return null;
-  const command = bindingFor(scheme, gesture, standing)?.command;
-  if (command?.kind === 'selection') return 'Nothing is picked: click a part first.';
-  if (command?.kind !== 'atPointer') return null;
+  if (command.kind === 'selection') return 'Nothing is picked: click a part first.';
+  if (command.kind !== 'atPointer') return null;
   if (command.does === 'normalTo' || command.does === 'section') return 'No face is meant: point at one, or pick it first.';
   if (command.does === 'stand') return 'No place is meant: point at a floor, or pick it first.';
   return 'No point is meant: point at the model, or pick a part first.';

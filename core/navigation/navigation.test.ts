@@ -5,9 +5,9 @@ import { command, perspectiveView, vec3, view } from '../tests/arbitraries';
 import { anglesOf, eyeOf, FRAME, orientationFrom, pointAt, project, type View } from '../view';
 import { apply } from './apply';
 import { Command } from './command';
-import { meaningless } from './meaningless';
+import { commandsToRecall } from './commandsToRecall';
 import { navigate } from './navigate';
-import { recall } from './recall';
+import { noEffectReason } from './noEffectReason';
 import { effectiveVisibility, initialScene, type Scene } from './scene';
 
 const context = { frame: FRAME };
@@ -258,12 +258,12 @@ describe('the command schema', () => {
 
 it('a zoom at the limit says so; on the way there it means something', () => {
   const s = initialScene({ ...frontView, distance: 1e-6 });
-  expect(meaningless({ kind: 'zoom', factor: 2 }, s)).toMatch(/as near as/);
-  expect(meaningless({ kind: 'zoom', factor: 0.5 }, s)).toBeNull();
-  expect(meaningless({ kind: 'zoom', factor: 0.5 }, initialScene({ ...frontView, distance: 1e9 }))).toMatch(/as far as/);
+  expect(noEffectReason({ kind: 'zoom', factor: 2 }, s)).toMatch(/as near as/);
+  expect(noEffectReason({ kind: 'zoom', factor: 0.5 }, s)).toBeNull();
+  expect(noEffectReason({ kind: 'zoom', factor: 0.5 }, initialScene({ ...frontView, distance: 1e9 }))).toMatch(/as far as/);
 });
 
-describe('recall', () => {
+describe('commandsToRecall', () => {
   const start = initialScene(frontView);
   const kept = {
     view: start.view,
@@ -274,7 +274,7 @@ describe('recall', () => {
   it('brings any view to any other by commands alone', () => {
     fc.assert(
       fc.property(view, view, (from, to) => {
-        const end = recall({ ...start, view: from }, { ...kept, view: to }).reduce((s, c) => apply(s, c, context), { ...start, view: from });
+        const end = commandsToRecall({ ...start, view: from }, { ...kept, view: to }).reduce((s, c) => apply(s, c, context), { ...start, view: from });
         const gap = Math.hypot(...end.view.target.map((x, i) => x - (to.target[i] as number)));
         const q = end.view.orientation.reduce((sum, x, i) => sum + x * (to.orientation[i] as number), 0);
         return (
@@ -290,10 +290,10 @@ describe('recall', () => {
 
   it('brings cut, visibility and style, and does nothing when all is so already', () => {
     const before: Scene = { ...start, visibility: { c: 'hidden' } };
-    const there = recall(before, kept).reduce((s, c) => apply(s, c, context), before);
+    const there = commandsToRecall(before, kept).reduce((s, c) => apply(s, c, context), before);
     expect(there).toMatchObject({ section: kept.section, visibility: kept.visibility, style: 'outline' });
     expect(there.visibility).not.toHaveProperty('c');
-    expect(recall(there, kept)).toEqual([]);
-    expect(recall(there, { ...kept, section: null }).map((c) => c.kind)).toEqual(['section']);
+    expect(commandsToRecall(there, kept)).toEqual([]);
+    expect(commandsToRecall(there, { ...kept, section: null }).map((c) => c.kind)).toEqual(['section']);
   });
 });

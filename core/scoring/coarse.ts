@@ -1,21 +1,25 @@
-import { criterionInfo } from '../exercise';
+import { CRITERIA } from '../criteria';
 import type { CriterionResult, ScoreCard } from './scoreAttempt';
 
-/** How near a criterion came, in words that give no way and no figure away. */
-function coarseWords({ id, points, value }: CriterionResult): string {
-  const { label } = criterionInfo(id);
-  if (points >= 1) return `${label}: as asked.`;
-  if (value === null) return `${label}: could not be judged.`;
-  if (points >= 0.75) return `${label}: nearly as asked.`;
-  return points > 0 ? `${label}: some way off.` : `${label}: far off.`;
-}
-
-/** What was tried, and how often, gives nothing of a target away. */
-const OWN: ReadonlySet<string> = new Set(['time', 'gestures', 'switches', 'hints', 'callTime']);
-
-/** The card of an exercise whose target is hidden, as its learner may have it: no differences, points to a quarter, coarse words. */
+/** The card of an exercise whose target is hidden, as its learner may have it: no differences, points to a quarter, no way told. */
 export function coarseCard(card: ScoreCard): ScoreCard {
   const coarse = (result: CriterionResult): CriterionResult =>
-    OWN.has(result.id) ? result : { ...result, value: null, points: Math.round(result.points * 4) / 4, advice: coarseWords(result) };
+    CRITERIA[result.id].tellsNothing
+      ? result
+      : {
+          ...result,
+          value: null,
+          points: Math.round(result.points * 4) / 4,
+          startPoints: Math.round(result.startPoints * 4) / 4,
+          advice: { code: 'coarse', figures: { near: nearness(result) } },
+        };
   return { ...card, steps: card.steps.map((step) => ({ ...step, criteria: step.criteria.map(coarse) })) };
+}
+
+/** How near a criterion came, in a word that gives no way and no figure away. */
+function nearness({ points, value }: CriterionResult): 'asAsked' | 'notJudged' | 'nearly' | 'someWay' | 'far' {
+  if (points >= 1) return 'asAsked';
+  if (value === null) return 'notJudged';
+  if (points >= 0.75) return 'nearly';
+  return points > 0 ? 'someWay' : 'far';
 }

@@ -1,16 +1,10 @@
-/** How close an attempt came: criteria, points, score cards. */
-export * from './calls';
+/** How close an attempt came: what each criterion earned over the start, score cards, what a card draws. */
+export * from './cardDetails';
 export * from './coarse';
-export * from './details';
 export * from './evidence';
-export * from './followed';
-export * from './framing';
-export * from './measure';
-export * from './model';
-export * from './orientation';
-export * from './paths';
-export * from './pictures';
+export * from './examine';
+export * from './judgeNow';
 export * from './points';
 export * from './scoreAttempt';
-export * from './section';
-export * from './sparc';
+export * from './startPoints';
+export * from './upcastCard';

@@ -1,29 +1,50 @@
-/** Full marks up to `full`, nothing from `zero`, a straight line between; with full = zero: 1 up to it, 0 beyond. */
-export function pointsFor(value: number, range: { full: number; zero: number }): number {
-  if (!Number.isFinite(value)) return 0;
-  if (range.zero === range.full) return value <= range.full ? 1 : 0;
-  return Math.min(1, Math.max(0, (range.zero - value) / (range.zero - range.full)));
-}
-
+/** A criterion as it counts: what it earned, what it would have earned untouched, and what it weighs. */
 export interface Judged {
   readonly points: number;
+  /** Points of the start, had it been handed in untouched. */
+  readonly startPoints: number;
   readonly weight: number;
   readonly must: boolean;
+  /** Neither weight nor must counts. */
+  readonly leftOut?: true;
 }
 
 /** A criterion that must be met and earns nothing holds the score down to this. */
 export const MUST_CAP = 50;
+/** Where less than this share of the weight is left to be gained, the start already is the target. */
+export const LEAST_TO_GAIN = 0.1;
 
-/** 100 * sum(weight * points) / sum(weight), capped by unmet musts; 0 where nothing weighs. */
-export function scoreOf(judged: readonly Judged[]): number {
-  let sum = 0;
+/** What there is: sum of the weights, what of them can be gained over the start, and what can be lost. */
+export function gainOf(judged: readonly Judged[]): { readonly weights: number; readonly toGain: number; readonly toLose: number } {
   let weights = 0;
+  let toGain = 0;
   for (const entry of judged) {
-    sum += entry.weight * entry.points;
+    if (entry.leftOut) continue;
     weights += entry.weight;
+    toGain += entry.weight * (1 - entry.startPoints);
   }
-  const score = weights > 0 ? (100 * sum) / weights : 0;
-  return judged.some((entry) => entry.must && entry.points === 0) ? Math.min(MUST_CAP, score) : score;
+  return { weights, toGain, toLose: weights - toGain };
+}
+
+/** Whether so little is left to be gained that the start already is the target. */
+export function startIsTarget(judged: readonly Judged[]): boolean {
+  const { weights, toGain } = gainOf(judged);
+  return toGain < LEAST_TO_GAIN * weights;
+}
+
+/**
+ * What was gained over the start, of what could be gained: 100 * sum w (p - p0) / sum w (1 - p0), 0 … 100, held down by
+ * unmet musts. Where the start already is the target, the weighted mean of the points; 0 where nothing weighs.
+ * `reached`: in a step that was not reached nothing is gained and nothing lost.
+ */
+export function scoreOf(judged: readonly (Judged & { readonly reached?: boolean })[]): number {
+  const counted = judged.filter((entry) => !entry.leftOut);
+  const { weights, toGain } = gainOf(counted);
+  const sum = (of: (entry: (typeof counted)[number]) => number): number => counted.reduce((total, entry) => total + entry.weight * of(entry), 0);
+  const mean = weights > 0 ? sum((entry) => (entry.reached === false ? 0 : entry.points)) / weights : 0;
+  const gained = toGain > 0 ? sum((entry) => (entry.reached === false ? 0 : entry.points - entry.startPoints)) / toGain : 0;
+  const score = 100 * Math.min(1, Math.max(0, startIsTarget(counted) ? mean : gained));
+  return counted.some((entry) => entry.must && entry.points === 0) ? Math.min(MUST_CAP, score) : score;
 }
 
 /** Flashes are earned from 60, 80 and 95 points. */

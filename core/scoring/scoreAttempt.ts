@@ -1,29 +1,38 @@
-import { adviceFor } from '../advice';
-import type { Criterion, CriterionId, Exercise, GoalKind, SkillId, Step } from '../exercise';
-import type { LabelledScheme, Scheme } from '../input';
-import type { Scene } from '../navigation';
-import type { Trace } from '../trace';
-import { gatherEvidence, gestureCounts } from './evidence';
-import { type Measured, measure, measuredOf } from './measure';
-import type { ScoredModel } from './model';
-import { flashesFor, pointsFor, scoreOf } from './points';
+import { advise, CRITERIA, type Criterion, type Evidence, gestureCounts, type KeptAdvice, type Measured, measure, measuredOf } from '../criteria';
+import type { Exercise, SkillId, Step } from '../exercise';
+import { aimOf, type GoalKindId } from '../goals';
+import { foldTask } from '../goals/foldTask';
+import type { Scheme } from '../input';
+import type { ScoredModel } from '../model';
+import { EMPTY_HISTORY, type Scene } from '../navigation';
+import type { Trace, TraceEvent } from '../trace';
+import { gatherEvidence } from './evidence';
+import { flashesFor, scoreOf } from './points';
+import { pointsOf, startPoints } from './startPoints';
 
 /** One criterion of a step, judged. */
 export interface CriterionResult extends Criterion {
   readonly must: boolean;
   /** In the criterion's own unit; null when it could not be computed. */
   readonly value: number | null;
-  /** 0 … 1 */
+  /** 0 … 1; 0 in a step that was not reached. */
   readonly points: number;
-  readonly advice: string;
+  /** What the start would have earned untouched, 0 … 1. */
+  readonly startPoints: number;
+  /** Neither weight nor must counts: without a value it would say nothing. */
+  readonly leftOut?: true;
+  /** What to change: a code and its figures. Words are made when it is shown. */
+  readonly advice: KeptAdvice;
 }
 
 export interface StepResult {
   readonly id: string;
-  readonly goal: GoalKind;
+  readonly goal: GoalKindId;
   readonly skill: SkillId;
   readonly brief: string;
   readonly score: number;
+  /** Whether all that the step asks in between was answered; left out in earlier cards. */
+  readonly finished?: boolean;
   /** Seconds on the step's clock; null when the step was not reached. */
   readonly seconds: number | null;
   /** Largest loss first. */
@@ -32,8 +41,11 @@ export interface StepResult {
   readonly scene: Scene | null;
 }
 
+/** The newest form of a score card. */
+export const CARD_FORMAT = 2;
+
 export interface ScoreCard {
-  readonly version: 1;
+  readonly format: typeof CARD_FORMAT;
   /** 0 … 100 */
   readonly score: number;
   readonly flashes: number;
@@ -44,33 +56,49 @@ export interface ScoreCard {
   readonly steps: readonly StepResult[];
 }
 
-export function judge(criterion: Criterion, measured: Measured, scheme: LabelledScheme | null): CriterionResult {
+const kept = ({ code, figures }: KeptAdvice): KeptAdvice => ({ code, figures }) as KeptAdvice;
+
+function judge(criterion: Criterion, measured: Measured, startPoints: number): CriterionResult {
   const value = measure(criterion.id, measured);
-  const points = value === null ? 0 : pointsFor(value, criterion);
-  return { ...criterion, must: criterion.must ?? false, value, points, advice: adviceFor(criterion.id, value, points, measured, scheme) };
+  const points = pointsOf(criterion, value);
+  const leftOut = value === null && CRITERIA[criterion.id].mayBeLeftOut === true;
+  return {
+    ...criterion,
+    must: criterion.must ?? false,
+    value,
+    points,
+    startPoints,
+    ...(leftOut ? { leftOut } : {}),
+    advice: points >= 1 ? { code: 'asAsked', figures: {} } : kept(advise(criterion.id, measured, value)),
+  };
 }
 
-const lossOf = (result: CriterionResult): number => result.weight * (1 - result.points);
+const lossOf = (result: CriterionResult): number => (result.leftOut ? 0 : result.weight * (1 - result.points));
 
 /** Sorted by what was lost; equal losses keep the author's order. */
-const byLoss = (results: CriterionResult[]): CriterionResult[] =>
+const byLoss = (results: readonly CriterionResult[]): CriterionResult[] =>
   results
     .map((r, i) => ({ r, i }))
     .sort((a, b) => lossOf(b.r) - lossOf(a.r) || a.i - b.i)
     .map((e) => e.r);
 
-const withoutHistory = (scene: Scene): Scene => ({ ...scene, history: { past: [], future: [], gesture: null, stash: [] } });
-
-function unreached(step: Step): StepResult {
-  const criteria = step.criteria.map((c) => ({
-    ...c,
-    must: c.must ?? false,
-    value: null,
-    points: 0,
-    advice: 'This step was not reached: finish the one before it first.',
-  }));
-  return { id: step.id, goal: step.goal.kind, skill: step.skill, brief: step.brief, score: 0, seconds: null, criteria, scene: null };
+function unreached(step: Step, startPoints: readonly number[]): StepResult {
+  const criteria = step.criteria.map(
+    (c, i): CriterionResult => ({
+      ...c,
+      must: c.must ?? false,
+      value: null,
+      points: 0,
+      startPoints: startPoints[i] ?? 0,
+      advice: { code: 'notReached', figures: {} },
+    }),
+  );
+  return { id: step.id, goal: step.goal.kind, skill: step.skill, brief: step.brief, score: 0, seconds: null, criteria: byLoss(criteria), scene: null };
 }
+
+/** Events that belong to a step, up to its end. */
+const eventsOf = ({ trace, index, span }: Evidence): TraceEvent[] =>
+  trace.events.filter((event) => 'step' in event && event.step === index && event.t <= span.to);
 
 /** The slips of an attempt, the most frequent first; they cost no points. */
 function slipsIn(trace: Trace): NonNullable<ScoreCard['slips']> {
@@ -85,32 +113,35 @@ function slipsIn(trace: Trace): NonNullable<ScoreCard['slips']> {
 }
 
 /**
- * The score card of an attempt: the trace is replayed and every step judged where it ended. Pure and the same in every
- * engine. `scheme`: the one the attempt was made with, so that advice can name its gestures.
+ * The score card of an attempt: the trace is replayed, every step judged where it ended, and what was gained over the start
+ * counted. Pure and the same in every engine. The scheme decides nothing: its gestures are named when a card is shown.
  */
-export function scoreAttempt(exercise: Pick<Exercise, 'steps'>, model: ScoredModel, trace: Trace, scheme: Scheme | null = null): ScoreCard {
-  const evidence = gatherEvidence(exercise.steps, model, trace);
+export function scoreAttempt(exercise: Pick<Exercise, 'steps'>, model: ScoredModel, trace: Trace, _scheme: Scheme | null = null): ScoreCard {
+  const evidence = gatherEvidence(exercise.steps.length, model, trace);
+  const untouchedPoints = startPoints(exercise.steps, model, trace);
   const steps = exercise.steps.map((step, i): StepResult => {
     const found = evidence[i];
-    if (!found) return unreached(step);
-    const measured = measuredOf(step, model, found.after, found);
-    const results = step.criteria.map((criterion) => judge(criterion, measured, scheme));
+    const start = untouchedPoints[i] ?? [];
+    if (!found) return unreached(step, start);
+    const measured = measuredOf(aimOf(step), model, found.after, found);
+    const results = step.criteria.map((criterion, k) => judge(criterion, measured, start[k] ?? 0));
     return {
       id: step.id,
       goal: step.goal.kind,
       skill: step.skill,
       brief: step.brief,
       score: scoreOf(results),
+      finished: foldTask(step.goal, trace.seed, { ...found, events: eventsOf(found) }).done,
       seconds: found.span.seconds,
       criteria: byLoss(results),
-      scene: withoutHistory(found.after),
+      scene: { ...found.after, history: EMPTY_HISTORY },
     };
   });
-  const score = scoreOf(steps.flatMap((step) => step.criteria));
+  const score = scoreOf(steps.flatMap((step) => step.criteria.map((result) => ({ ...result, reached: step.scene !== null }))));
   const gestures = evidence.reduce((sum, e) => sum + (e ? gestureCounts(e.moves).gestures : 0), 0);
   const slips = slipsIn(trace);
   return {
-    version: 1,
+    format: CARD_FORMAT,
     score,
     flashes: flashesFor(score),
     seconds: steps.reduce((sum, step) => sum + (step.seconds ?? 0), 0),
@@ -118,37 +149,4 @@ export function scoreAttempt(exercise: Pick<Exercise, 'steps'>, model: ScoredMod
     ...(slips.length > 0 ? { slips } : {}),
     steps,
   };
-}
-
-/** Criteria that the present scene alone tells, cheapest to read first; what live help shows. */
-export const LIVE: readonly CriterionId[] = [
-  'direction',
-  'roll',
-  'size',
-  'placement',
-  'projection',
-  'overlap',
-  'visibility',
-  'margin',
-  'fill',
-  'clipped',
-  'hiddenShare',
-  'sectionAngle',
-  'sectionOffset',
-  'sectionSide',
-  'sectionOverlap',
-  'revealed',
-];
-
-/** How close the present scene comes, while practising: the step's own criteria, as far as one scene tells. Advice names the keys by the scheme's labels. */
-export function judgeNow(step: Step, model: ScoredModel, scene: Scene, scheme: LabelledScheme | null): CriterionResult[] {
-  const measured = measuredOf(step, model, scene, null);
-  return step.criteria.filter((criterion) => criterion.weight > 0 && LIVE.includes(criterion.id)).map((criterion) => judge(criterion, measured, scheme));
-}
-
-/** The one most worth saying: the largest loss; null when nothing is lost. */
-export function worstOf(results: readonly CriterionResult[]): CriterionResult | null {
-  const sorted = byLoss([...results]);
-  const worst = sorted[0];
-  return worst && lossOf(worst) > 0 ? worst : null;
 }

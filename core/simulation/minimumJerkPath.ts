@@ -1,7 +1,7 @@
 import type { Vec3 } from '../math';
 import { type Context, navigate } from '../navigation';
 import { FRAME, type View } from '../view';
-import { minimumJerk } from './hand';
+import { minimumJerk } from './simulatedHand';
 
 const HZ = 30;
 

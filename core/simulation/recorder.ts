@@ -1,4 +1,4 @@
-import { bindingName, kindsGiven, type Scheme } from '../input';
+import { bindingName, commandKindsOf, type Scheme } from '../input';
 import type { Command, CommandKind, Context, Scene } from '../navigation';
 import { createReplay, INTERFACE_BINDINGS, type Move, type MoveGesture, type TraceEvent } from '../trace';
 
@@ -11,13 +11,15 @@ export interface Recorder {
     event:
       | { kind: 'begin' | 'handIn' | 'pause' | 'resume' }
       | { kind: 'stepDone'; step: number }
-      | { kind: 'answer'; step: number; call: number }
+      | { kind: 'answer' | 'shown'; step: number; call: number }
       | { kind: 'hint'; step: number; number: number },
   ) => void;
   /** Begins a gesture; the commands that follow belong to it until `release`. It is named for what gives the first of them. */
   readonly grasp: () => void;
   readonly release: () => void;
   readonly command: (command: Command) => void;
+  /** Hears of each command after it was done; returns what ends that. */
+  readonly onCommand: (listener: (command: Command) => void) => () => void;
   readonly moves: Move[];
   readonly events: TraceEvent[];
 }
@@ -28,7 +30,7 @@ const rounded = (t: number): number => Math.round(t * 1e4) / 1e4;
 
 /** What of a scheme gives a command, or what on the screen does where the scheme has nothing for it. */
 function giverOf(scheme: Scheme, kind: CommandKind): Pick<MoveGesture, 'device' | 'binding'> {
-  const gives = scheme.bindings.filter((binding) => kindsGiven(binding).includes(kind));
+  const gives = scheme.bindings.filter((binding) => commandKindsOf(binding).includes(kind));
   const found = gives.find((binding) => binding.trigger.kind !== 'key' && binding.modifiers.length === 0) ?? gives[0];
   if (found) return { device: DEVICE[scheme.family], binding: bindingName(found) };
   const shown = Object.entries(INTERFACE_BINDINGS).find(([, kinds]) => (kinds as readonly CommandKind[]).includes(kind));
@@ -41,6 +43,7 @@ export function createRecorder(start: Scene, context: Context, scheme: Scheme): 
   let next = 1;
   let grasped = false;
   let gesture: MoveGesture | null = null;
+  const heard = new Set<(command: Command) => void>();
   const moves: Move[] = [];
   const events: TraceEvent[] = [];
   return {
@@ -63,6 +66,11 @@ export function createRecorder(start: Scene, context: Context, scheme: Scheme): 
       if (!gesture || !grasped) gesture = { id: next++, ...giverOf(scheme, command.kind) };
       run.perform(command, gesture.id);
       moves.push({ t: rounded(t), command, gesture });
+      for (const listener of heard) listener(command);
+    },
+    onCommand(listener) {
+      heard.add(listener);
+      return () => heard.delete(listener);
     },
     moves,
     events,

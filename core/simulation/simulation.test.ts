@@ -1,13 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { pivotDrift } from '../criteria';
 import { PUCK_DESCRIPTOR, readMultiAxisReport, SIX_AXIS_PUCK, THREE_BUTTON_MOUSE } from '../input';
 import { angleBetween, backOf } from '../math';
-import { contextFor, pivotDrift, scoreAttempt, sparc } from '../scoring';
+import { sparc } from '../measures';
+import { contextFor } from '../model';
+import { scoreAttempt } from '../scoring';
 import { crate, exerciseOf, start } from '../tests/practice';
 import { checkTrace } from '../trace';
 import { traceSchema } from '../trace/traceSchema';
-import { minimumJerk } from './hand';
 import { minimumJerkPath } from './minimumJerkPath';
 import { simulateAttempt } from './simulateAttempt';
+import { minimumJerk } from './simulatedHand';
 import { simulatePuck } from './simulatePuck';
 import { slipping } from './slipping';
 

@@ -1,4 +1,4 @@
-import { type Binding, exampleGesture, kindsGiven, type Scheme } from '../input';
+import { type Binding, commandKindsOf, exampleGesture, type Scheme } from '../input';
 import { randomFrom } from '../math';
 import { slipOf } from '../progress';
 import type { Trace, TraceEvent } from '../trace/traceSchema';
@@ -14,7 +14,7 @@ export function slipping(trace: Trace, earlier: Scheme, present: Scheme, rate: n
   for (const { t, command, gesture } of trace.moves) {
     if (gesture?.id === last) continue;
     last = gesture?.id;
-    const habit = earlier.bindings.find((binding) => kindsGiven(binding)[0] === command.kind && byMouse(binding));
+    const habit = earlier.bindings.find((binding) => commandKindsOf(binding)[0] === command.kind && byMouse(binding));
     if (!habit || random.next() >= rate) continue;
     const slip = slipOf(earlier, present, exampleGesture(habit), [command.kind]);
     const step = trace.events.filter((event) => event.kind === 'stepDone' && event.t <= t).length;

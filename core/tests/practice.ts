@@ -1,7 +1,8 @@
-import { type Exercise, type Goal, usualCriteria } from '../exercise';
+import type { Exercise } from '../exercise';
+import { defaultCriteria, type Goal } from '../goals';
+import { defaultHome, type ScoredModel } from '../model';
 import { type Command, initialScene, type Scene } from '../navigation';
-import { type ScoredModel, usualHome } from '../scoring';
-import type { Move, Trace, TraceEvent } from '../trace';
+import { type Move, TRACE_FORMAT, type Trace, type TraceEvent } from '../trace';
 import { boxes } from './meshes';
 
 /** A crate with a lid and a knob on its front, and exercises and attempts on it. */
@@ -10,7 +11,7 @@ const mesh = boxes([
   { id: 'lid', min: [-1.05, -0.65, 1], max: [1.05, 0.65, 1.15] },
   { id: 'knob', min: [-0.1, -0.75, 0.5], max: [0.1, -0.6, 0.7] },
 ]);
-export const crate: ScoredModel = { mesh, home: usualHome(mesh) };
+export const crate: ScoredModel = { mesh, home: defaultHome(mesh) };
 export const start: Scene = initialScene(crate.home);
 
 export function exerciseOf(...goals: readonly Goal[]): Exercise & { id: string; version: number } {
@@ -21,7 +22,7 @@ export function exerciseOf(...goals: readonly Goal[]): Exercise & { id: string; 
     brief: '',
     model: { id: 'crate', revision: 1 },
     start,
-    steps: goals.map((goal, i) => ({ id: `step-${i}`, brief: 'Do it', skill: 'orbit', otherSkills: [], hints: [], goal, criteria: usualCriteria(goal) })),
+    steps: goals.map((goal, i) => ({ id: `step-${i}`, brief: 'Do it', skill: 'orbit', otherSkills: [], hints: [], goal, criteria: defaultCriteria(goal) })),
     allowed: ['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show'],
     schemes: [],
     liveHelp: true,
@@ -35,7 +36,7 @@ export function attempt(commands: readonly Command[], events: readonly TraceEven
   const end = commands.length + 1;
   const all: TraceEvent[] = [{ t: 0, kind: 'begin' }, ...events, { t: end, kind: 'handIn' }];
   return {
-    version: 1,
+    format: TRACE_FORMAT,
     exercise: { id: 'exercise', version: 1 },
     model: { id: 'crate', revision: 1 },
     scheme: { id: 'two-button-mouse', revision: 1 },

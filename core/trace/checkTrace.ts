@@ -1,4 +1,4 @@
-import { type CommandGroupId, isAllowed } from '../exercise';
+import { type CommandGroupId, isAllowed } from '../exercise/commandGroups';
 import type { Scene } from '../navigation';
 import type { Trace } from './traceSchema';
 
@@ -53,7 +53,7 @@ function eventOrder(trace: Trace, steps: number): Refusal | null {
       if (paused === (event.kind === 'pause')) return refused;
       paused = event.kind === 'pause';
     }
-    if ((event.kind === 'answer' || event.kind === 'hint' || event.kind === 'slip') && event.step >= steps) return refused;
+    if ((event.kind === 'answer' || event.kind === 'shown' || event.kind === 'hint' || event.kind === 'slip') && event.step >= steps) return refused;
   }
   const began = trace.events.find((event) => event.kind === 'begin')?.t ?? 0;
   const firstDone = trace.events.find((event) => event.kind === 'stepDone')?.t;

@@ -4,3 +4,4 @@ export * from './clock';
 export * from './interfaceBindings';
 export * from './replay';
 export * from './unlikeAHand';
+export * from './upcast';

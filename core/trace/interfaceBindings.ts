@@ -1,4 +1,4 @@
-import { COMMAND_TABLE, type CommandKind } from '../navigation';
+import { type CommandKind, commandTable } from '../navigation';
 
 /** What is done on the screen rather than by the scheme, and the commands that each can give. A trace names them as bindings of the device `interface`. */
 export const INTERFACE_BINDINGS = {
@@ -11,7 +11,7 @@ export const INTERFACE_BINDINGS = {
   'four views': ['fit'],
   stand: ['projection', 'fieldOfView', 'level', 'zoom', 'walk', 'rise'],
   // A word of the near hand may be any command.
-  'near hand': Object.keys(COMMAND_TABLE) as CommandKind[],
+  'near hand': Object.keys(commandTable) as CommandKind[],
 } as const satisfies Record<string, readonly CommandKind[]>;
 
 export type InterfaceBinding = keyof typeof INTERFACE_BINDINGS;

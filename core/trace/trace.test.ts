@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { contextFor } from '../model';
 import { apply, type Command, EMPTY_HISTORY } from '../navigation';
-import { contextFor } from '../scoring/model';
 import { command } from '../tests/arbitraries';
 import { attempt, crate, start } from '../tests/practice';
 import { sameView } from '../view';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Command } from '../navigation/command';
 import { sceneSchema } from '../navigation/sceneSchema';
+import { TRACE_FORMAT, upcastTrace } from './upcast';
 
 const seconds = z.number().min(0).max(86_400);
 const step = z.number().int().min(0).max(100);
@@ -19,6 +20,8 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.object({ t: seconds, kind: z.literal('hint'), step, number: z.number().int().min(0).max(10) }),
   z.object({ t: seconds, kind: z.literal('pause') }),
   z.object({ t: seconds, kind: z.literal('resume') }),
+  /** The moment at which a call is heard: its place in the order of calls. */
+  z.object({ t: seconds, kind: z.literal('shown'), step, call: z.number().int().min(0).max(100) }),
   z.object({ t: seconds, kind: z.literal('answer'), step, call: z.number().int().min(0).max(100) }),
   /** A gesture of the scheme that the learner comes from, where it did what was asked for. */
   z.object({ t: seconds, kind: z.literal('slip'), step, gesture: z.string().max(80), wanted: z.string().max(40) }),
@@ -26,19 +29,26 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.object({ t: seconds, kind: z.literal('handIn') }),
 ]);
 
-/** One attempt as it happened: a start scene and timed commands. `t`: seconds from opening. */
-export const traceSchema = z.object({
-  version: z.literal(1),
+/** What an attempt refers to: immutable once it does. */
+export const referencesSchema = z.object({
   exercise: z.object({ id: z.string().min(1).max(64), version: z.number().int().min(0) }),
   model: z.object({ id: z.string().min(1).max(64), revision: z.number().int().min(1) }),
   scheme: z.object({ id: z.string().min(1).max(64), revision: z.number().int().min(1) }),
-  start: sceneSchema,
-  /** Decides what is random in the attempt, such as the order of calls. */
-  seed: z.number().int().min(0).max(4294967295),
-  moves: z.array(moveSchema).max(120_000),
-  events: z.array(eventSchema).max(5000),
-  end: seconds,
 });
+
+/** One attempt as it happened: a start scene and timed commands; earlier forms are brought to the newest. `t`: seconds from opening. */
+export const traceSchema = z.preprocess(
+  upcastTrace,
+  referencesSchema.extend({
+    format: z.literal(TRACE_FORMAT),
+    start: sceneSchema,
+    /** Decides what is random in the attempt, such as the order of calls. */
+    seed: z.number().int().min(0).max(4294967295),
+    moves: z.array(moveSchema).max(120_000),
+    events: z.array(eventSchema).max(5000),
+    end: seconds,
+  }),
+);
 
 export type Trace = z.infer<typeof traceSchema>;
 export type Move = z.infer<typeof moveSchema>;

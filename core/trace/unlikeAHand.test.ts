@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { BUILT_IN_SCHEMES, bindingName, TWO_BUTTON_MOUSE } from '../input';
-import { type Command, standAt } from '../navigation';
+import { type Command, commandsToStand } from '../navigation';
 import { simulateAttempt } from '../simulation';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import type { MoveGesture, Trace } from './traceSchema';
@@ -38,7 +38,7 @@ it('standing, by the screen or by the scheme’s own gesture, is what a hand doe
   const flat = { ...start.view, projection: 'orthographic' as const, fovY: 1.2 };
   const stands = TWO_BUTTON_MOUSE.bindings.find((binding) => binding.command.kind === 'atPointer' && binding.command.does === 'stand');
   for (const view of [start.view, flat]) {
-    const commands = standAt(view, [0, 0, 0]);
+    const commands = commandsToStand(view, [0, 0, 0]);
     expect(reasons(by({ device: 'interface', binding: 'stand' }, ...commands))).toEqual([]);
     if (stands) expect(reasons(by({ device: 'keyboard', binding: bindingName(stands) }, ...commands))).toEqual([]);
   }

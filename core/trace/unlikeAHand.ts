@@ -1,4 +1,4 @@
-import { type Binding, bindingName, kindsGiven, type Scheme } from '../input';
+import { type Binding, bindingName, commandKindsOf, type Scheme } from '../input';
 import type { CommandKind } from '../navigation';
 import { stepSpans } from './clock';
 import { INTERFACE_BINDINGS, type InterfaceBinding } from './interfaceBindings';
@@ -34,7 +34,7 @@ function accompanied(kinds: readonly CommandKind[]): ReadonlySet<CommandKind> {
 
 /** Standing needs more commands than those it is known for. */
 const kindsOf = (binding: Binding): readonly CommandKind[] =>
-  binding.command.kind === 'atPointer' && binding.command.does === 'stand' ? INTERFACE_BINDINGS.stand : kindsGiven(binding);
+  binding.command.kind === 'atPointer' && binding.command.does === 'stand' ? INTERFACE_BINDINGS.stand : commandKindsOf(binding);
 
 /** What a binding of this name can give; null when there is none. Keys held together are named together. */
 function givenBy(scheme: Scheme, name: string): ReadonlySet<CommandKind> | null {

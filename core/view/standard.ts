@@ -1,4 +1,4 @@
-import { aboutZ, angleOfRotation, exact, multiply, normalise, type Quat } from '../math';
+import { aboutZ, angleBetween, angleOfRotation, backOf, exact, multiply, normalise, type Quat, type Vec3 } from '../math';
 import { type Angles, orientationFrom } from './angles';
 import { STANDARD_NAMES, type StandardName } from './standardNames';
 
@@ -51,4 +51,21 @@ export function nearestStandard(orientation: Quat): { name: StandardName; angle:
     }
   }
   return { name: best.name, angle: least, orientation: best.orientation };
+}
+
+/** Direction to the eye of a standard view. */
+export const standardDirection = (name: StandardName): Vec3 => backOf(standardOrientation(name));
+
+/** The standard view whose direction to the eye is nearest to this one. */
+export function nearestStandardDirection(direction: Vec3): StandardName {
+  let nearest: StandardName = 'front';
+  let least = Number.POSITIVE_INFINITY;
+  for (const name of STANDARD_NAMES) {
+    const angle = angleBetween(standardDirection(name), direction);
+    if (angle < least - 1e-12) {
+      least = angle;
+      nearest = name;
+    }
+  }
+  return nearest;
 }

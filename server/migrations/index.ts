@@ -5,6 +5,7 @@ import * as ownSchemes from './003-own-schemes';
 import * as landmarks from './004-landmarks';
 import * as slips from './005-slips';
 import * as forClass from './006-class';
+import * as criteria from './007-criteria';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -13,6 +14,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '004-landmarks', migration: landmarks },
   { name: '005-slips', migration: slips },
   { name: '006-class', migration: forClass },
+  { name: '007-criteria', migration: criteria },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

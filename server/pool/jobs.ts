@@ -2,9 +2,12 @@ import { gzipSync } from 'node:zlib';
 import {
   boxOf,
   checkTrace,
+  defaultHome,
   detailsOf,
   draftSchema,
   type Exercise,
+  examineExercise,
+  referencesSchema,
   type Scheme,
   type ScoreCard,
   type ScoredModel,
@@ -14,7 +17,6 @@ import {
   traceSchema,
   type Unlikely,
   unlikeAHand,
-  usualHome,
   type View,
 } from '@core';
 import { AS_IT_IS, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
@@ -64,6 +66,7 @@ export interface Scored {
   readonly trace: Uint8Array;
   readonly facts: Pick<ScoreCard, 'score' | 'flashes' | 'seconds' | 'gestures' | 'slips'> & {
     readonly steps: readonly { readonly skill: string; readonly score: number; readonly seconds: number | null }[];
+    readonly criteria: readonly { readonly step: number; readonly criterion: string; readonly value: number | null; readonly points: number }[];
     readonly unlikely: readonly Unlikely[];
     /** When the attempt ended by its own clock, seconds from opening. */
     readonly end: number;
@@ -108,6 +111,7 @@ function score(input: ScoreInput): Scored {
       gestures,
       ...(slips ? { slips } : {}),
       steps: card.steps.map((step) => ({ skill: step.skill, score: step.score, seconds: step.seconds })),
+      criteria: card.steps.flatMap((step, i) => step.criteria.map(({ id, value, points }) => ({ step: i, criterion: id, value, points }))),
       unlikely: unlikeAHand(trace, content.steps.length, input.scheme),
       end: trace.end,
     },
@@ -119,11 +123,16 @@ function details(input: NamedContent & { readonly trace: Uint8Array; readonly me
   return detailsOf(sameContent(input), scoredModel(input.mesh, input.home), traceSchema.parse(parseSent(input.trace)));
 }
 
+/** Whether an exercise can be published on its model, and what its author should know. */
+function examine(input: { readonly content: Exercise; readonly mesh: MeshBytes; readonly home: View }): ReturnType<typeof examineExercise> {
+  return examineExercise(input.content, scoredModel(input.mesh, input.home));
+}
+
 /** An author's own try, taken apart: the draft, and the trace as it has to be given to `score`. */
 function openTry({ body }: { readonly body: Uint8Array }): { content: Exercise; scheme: Trace['scheme'] | null; trace: Uint8Array } {
   const sent = parseSent(body) as { content?: unknown; trace?: { scheme?: unknown } } | null;
   const content = draftSchema.parse(sent?.content);
-  const scheme = traceSchema.shape.scheme.safeParse(sent?.trace?.scheme);
+  const scheme = referencesSchema.shape.scheme.safeParse(sent?.trace?.scheme);
   return { content, scheme: scheme.success ? scheme.data : null, trace: new TextEncoder().encode(JSON.stringify(sent?.trace ?? null)) };
 }
 
@@ -170,7 +179,7 @@ async function model(input: ModelInput): Promise<ReadModel> {
     parts: mesh.parts.map((part) => part.id),
     triangles: mesh.indices.length / 3,
     size,
-    home: home ?? usualHome(mesh),
+    home: home ?? defaultHome(mesh),
     placement,
     offset,
     warnings: read.warnings,
@@ -197,7 +206,7 @@ function spin({ ms, bytes = 0 }: { readonly ms: number; readonly bytes?: number 
 }
 
 /** Everything that is too heavy for the thread that answers. */
-export const jobs = { score, details, openTry, model, hashPassword, verifyPassword, spin };
+export const jobs = { score, details, examine, openTry, model, hashPassword, verifyPassword, spin };
 
 export type Jobs = typeof jobs;
 export type JobName = keyof Jobs;

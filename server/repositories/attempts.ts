@@ -1,6 +1,6 @@
 import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
-import { type CountedSlip, type SchemeFamily, type ScoreCard, type Trace, traceSchema, type Unlikely } from '@core';
+import { type CountedSlip, readCard, type SchemeFamily, type ScoreCard, type Trace, traceSchema, type Unlikely } from '@core';
 import { z } from 'zod';
 import { type Database, transact } from '../database';
 import { parseColumn } from '../json';
@@ -101,10 +101,13 @@ export async function findAttempt(db: Database, id: string): Promise<Attempt | n
   return row ? toAttempt(row) : null;
 }
 
+/** Whether a person ever opened an attempt at an exercise. */
+export const hasAttempted = async (db: Database, personId: string, exerciseId: string): Promise<boolean> =>
+  (await db('attempts').where({ person_id: personId, exercise_id: exerciseId }).first('id')) !== undefined;
+
 export async function cardOf(db: Database, id: string): Promise<ScoreCard | null> {
   const row = await db('attempts').where({ id }).first('card');
-  // Written by this server from `scoreAttempt`; versioned by its own field.
-  return row?.card ? (parseColumn(row.card) as ScoreCard) : null;
+  return row?.card ? readCard(parseColumn(row.card)) : null;
 }
 
 /** The trace as it was kept: JSON. */
@@ -147,6 +150,7 @@ export async function keepHandIn(db: Database, id: string, { trace, card, facts,
         late,
       });
     await tx('attempt_steps').insert(facts.steps.map((step, i) => ({ attempt_id: id, step: i, skill: step.skill, score: step.score, seconds: step.seconds })));
+    if (facts.criteria.length > 0) await tx('attempt_criteria').insert(facts.criteria.map((entry) => ({ attempt_id: id, ...entry })));
     if (facts.slips) await tx('attempt_slips').insert(facts.slips.map((slip) => ({ attempt_id: id, ...slip })));
     return true;
   });

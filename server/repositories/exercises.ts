@@ -1,4 +1,4 @@
-import { type Exercise, exerciseSchema } from '@core';
+import { type Exercise, exerciseToKeep, readDraft, readExercise } from '@core';
 import { z } from 'zod';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
@@ -8,8 +8,8 @@ export interface ExerciseRecord {
   readonly id: string;
   readonly ownerId: string;
   readonly shared: boolean;
-  /** As the author left it; not yet checked. */
-  readonly draft: unknown;
+  /** As the author left it; null when it cannot be read. */
+  readonly draft: Exercise | null;
   readonly updatedAt: Date;
 }
 
@@ -43,25 +43,31 @@ const toRecord = (row: Row): ExerciseRecord => ({
   id: row.id,
   ownerId: row.owner_id,
   shared: Boolean(row.shared),
-  draft: parseColumn(row.draft),
+  draft: readDraft(parseColumn(row.draft)),
   updatedAt: row.updated_at,
 });
 const toVersion = (row: VersionRow): ExerciseVersion => ({
   exerciseId: row.exercise_id,
   version: row.version,
-  content: exerciseSchema.parse(parseColumn(row.content)),
+  content: readExercise(parseColumn(row.content)),
   pictures: z.array(z.string().nullable()).parse(parseColumn(row.pictures)),
   publishedAt: row.published_at,
 });
 
-export async function addExercise(db: Database, record: Omit<ExerciseRecord, 'updatedAt'>, now: Date): Promise<void> {
-  await db('exercises').insert({ id: record.id, owner_id: record.ownerId, shared: record.shared, draft: JSON.stringify(record.draft), updated_at: now });
+export async function addExercise(db: Database, record: Omit<ExerciseRecord, 'updatedAt' | 'draft'> & { readonly draft: Exercise }, now: Date): Promise<void> {
+  await db('exercises').insert({
+    id: record.id,
+    owner_id: record.ownerId,
+    shared: record.shared,
+    draft: JSON.stringify(exerciseToKeep(record.draft)),
+    updated_at: now,
+  });
 }
 
-export async function saveDraft(db: Database, id: string, draft: unknown, now: Date): Promise<void> {
+export async function saveDraft(db: Database, id: string, draft: Exercise, now: Date): Promise<void> {
   await db('exercises')
     .where({ id })
-    .update({ draft: JSON.stringify(draft), updated_at: now });
+    .update({ draft: JSON.stringify(exerciseToKeep(draft)), updated_at: now });
 }
 
 export async function findExercise(db: Database, id: string): Promise<ExerciseRecord | null> {
@@ -86,7 +92,7 @@ export async function addVersion(db: Database, version: ExerciseVersion): Promis
     exercise_id: version.exerciseId,
     version: version.version,
     title: version.content.title,
-    content: JSON.stringify(version.content),
+    content: JSON.stringify(exerciseToKeep(version.content)),
     model_id: version.content.model.id,
     model_revision: version.content.model.revision,
     pictures: JSON.stringify(version.pictures),

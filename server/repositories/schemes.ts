@@ -1,4 +1,4 @@
-import { type Scheme, schemeSchema } from '@core';
+import { readScheme, type Scheme, schemeToKeep } from '@core';
 import { type Database, isDuplicate } from '../database';
 import { parseColumn } from '../json';
 import { unchanging } from '../unchanging';
@@ -25,7 +25,7 @@ export async function findScheme(db: Database, id: string, revision?: number): P
     const query = db('scheme_revisions').where({ id });
     if (revision !== undefined) query.where({ revision });
     const row = await query.orderBy('revision', 'desc').first('content');
-    return row ? schemeSchema.parse(parseColumn(row.content)) : null;
+    return row ? readScheme(parseColumn(row.content)) : null;
   };
   return revision === undefined ? read() : revisions(db, `${id}/${revision}`, read);
 }
@@ -44,7 +44,7 @@ export async function addSchemeRevision(db: Database, scheme: Scheme, ownerId: s
       revision: scheme.revision,
       owner_id: ownerId,
       family: scheme.family,
-      content: JSON.stringify(scheme),
+      content: JSON.stringify(schemeToKeep(scheme)),
     });
     return true;
   } catch (error) {

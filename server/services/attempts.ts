@@ -1,4 +1,15 @@
-import { coarseCard, type Exercise, type ScoreCard, type StepDetail, type Trace, unlikelyWords, type View } from '@core';
+import {
+  coarseCard,
+  type Exercise,
+  forTrainee,
+  type Scheme,
+  type ScoreCard,
+  type StepDetail,
+  type Trace,
+  type TraineeExercise,
+  unlikelyWords,
+  type View,
+} from '@core';
 import { invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { meshBytesOf } from '../meshes';
@@ -8,9 +19,9 @@ import { type ExerciseVersion, findVersion } from '../repositories/exercises';
 import { findRevision } from '../repositories/models';
 import { findPerson } from '../repositories/people';
 import { findScheme } from '../repositories/schemes';
-import type { Asked, Service } from '../service';
-import { forTrainee, versionToPractise } from './exercises';
-import { modelRead } from './models';
+import type { RequestContext, Service } from '../service';
+import { versionToPractise } from './exercises';
+import { getModel } from './models';
 import { isStaff, maySee } from './people';
 import { schemesToPractise } from './schemes';
 
@@ -20,7 +31,7 @@ export interface Opened {
 }
 
 /** Opens an attempt: its clock on the server starts, and the versions it refers to are fixed. */
-export async function openAttempt(asked: Asked, input: { exerciseId: string; version: number; schemeId: string }): Promise<Opened> {
+export async function openAttempt(asked: RequestContext, input: { exerciseId: string; version: number; schemeId: string }): Promise<Opened> {
   const version = await versionToPractise(asked, input.exerciseId);
   if (version.version !== input.version) throw new ServiceError(409, 'changed', 'This exercise has a newer version: load the page again.');
   const scheme = (await schemesToPractise(asked, version.content.schemes)).find((s) => s.id === input.schemeId);
@@ -40,14 +51,14 @@ export async function openAttempt(asked: Asked, input: { exerciseId: string; ver
   return { id, seed };
 }
 
-async function ownAttempt(asked: Asked, id: string): Promise<attempts.Attempt> {
+async function ownAttempt(asked: RequestContext, id: string): Promise<attempts.Attempt> {
   const attempt = await attempts.findAttempt(asked.db, id);
   if (!attempt || attempt.personId !== asked.who.id) throw notFound('This attempt');
   return attempt;
 }
 
 /** An attempt of one's own, or of someone whose attempts one may see. */
-async function attemptToSee(asked: Asked, id: string): Promise<attempts.Attempt> {
+async function attemptToSee(asked: RequestContext, id: string): Promise<attempts.Attempt> {
   const attempt = await attempts.findAttempt(asked.db, id);
   if (!attempt || !(await maySee(asked, attempt.personId))) throw notFound('This attempt');
   return attempt;
@@ -72,7 +83,7 @@ const LATE = 120;
  * Takes an attempt in: checks the trace, replays and scores it in the pool, and keeps it. The same attempt twice is one
  * attempt. `read` gives the trace as it was sent; it is not asked before it is known that the attempt may be handed in.
  */
-export async function handIn(asked: Asked, id: string, read: () => Promise<Uint8Array>): Promise<Pick<ScoreCard, 'score' | 'flashes'>> {
+export async function handIn(asked: RequestContext, id: string, read: () => Promise<Uint8Array>): Promise<Pick<ScoreCard, 'score' | 'flashes'>> {
   const attempt = await ownAttempt(asked, id);
   const already = attempt.handedInAt ? await attempts.cardOf(asked.db, id) : null;
   if (already) return already;
@@ -106,10 +117,10 @@ export async function handIn(asked: Asked, id: string, read: () => Promise<Uint8
 export const asSent = (trace: Trace) => async (): Promise<Uint8Array> => new TextEncoder().encode(JSON.stringify(trace));
 
 /** Scores a trace on a draft or a published exercise without keeping it: an author's own try, `{content, trace}` as it was sent. */
-export async function tryOut(asked: Asked, body: Uint8Array): Promise<ScoreCard> {
+export async function tryOut(asked: RequestContext, body: Uint8Array): Promise<ScoreCard> {
   if (!isStaff(asked.who)) throw notFound('This');
   const { content, scheme, trace } = await asked.pool.run('openTry', { body }, { for: asked.who.id });
-  await modelRead(asked, content.model.id, content.model.revision);
+  await getModel(asked, content.model.id, content.model.revision);
   const made = scheme ? await findScheme(asked.db, scheme.id, scheme.revision) : null;
   const input = { body: trace, content, ...(await modelOf(asked, content)), scheme: made, elapsed: null };
   const { card } = await asked.pool.run('score', input, { for: asked.who.id });
@@ -117,13 +128,13 @@ export async function tryOut(asked: Asked, body: Uint8Array): Promise<ScoreCard>
 }
 
 /** How an own attempt stands: seconds since it was opened, and whether it is over. */
-export async function attemptState(asked: Asked, id: string): Promise<{ elapsed: number; over: boolean }> {
+export async function attemptState(asked: RequestContext, id: string): Promise<{ elapsed: number; over: boolean }> {
   const attempt = await ownAttempt(asked, id);
   return { elapsed: (asked.now().getTime() - attempt.openedAt.getTime()) / 1000, over: attempt.handedInAt !== null || attempt.refusedWhy !== null };
 }
 
 /** A hint of a step whose words were not sent with the exercise: they are given one after the other. */
-export async function hintOf(asked: Asked, id: string, step: number, number: number): Promise<string> {
+export async function hintOf(asked: RequestContext, id: string, step: number, number: number): Promise<string> {
   const attempt = await ownAttempt(asked, id);
   const words = (await findVersion(asked.db, attempt.exerciseId, attempt.version))?.content.steps[step]?.hints[number];
   if (words === undefined || !(await attempts.giveHint(asked.db, id, step, number))) throw notFound('This hint');
@@ -134,7 +145,10 @@ export interface AttemptSeen {
   readonly attempt: attempts.Attempt;
   readonly personName: string;
   readonly card: ScoreCard;
-  readonly version: ExerciseVersion;
+  readonly exercise: TraineeExercise;
+  readonly pictures: readonly (string | null)[];
+  /** The scheme that it was made with; its gestures are named on the card. */
+  readonly scheme: Scheme | null;
   readonly meshHash: string;
   readonly home: View;
   /** What the pictures of the differences are drawn from, per step. */
@@ -146,7 +160,7 @@ export interface AttemptSeen {
 }
 
 /** A handed-in attempt with all that its card shows, for the learner, their instructors and leads. */
-export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen> {
+export async function attemptSeen(asked: RequestContext, id: string): Promise<AttemptSeen> {
   const attempt = await attemptToSee(asked, id);
   const card = await attempts.cardOf(asked.db, id);
   if (!card) throw notFound('This attempt');
@@ -163,7 +177,9 @@ export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen
     attempt,
     personName: (await findPerson(asked.db, attempt.personId))?.name ?? '',
     card: mayHaveTarget ? card : coarseCard(card),
-    version: mayHaveTarget ? version : { ...version, content: forTrainee(version.content) },
+    exercise: mayHaveTarget ? version.content : forTrainee(version.content),
+    pictures: version.pictures,
+    scheme: await findScheme(asked.db, attempt.scheme.id, attempt.scheme.revision),
     meshHash: revision.meshHash,
     home: revision.home,
     // A hidden target is not told by its difference either.
@@ -174,7 +190,7 @@ export async function attemptSeen(asked: Asked, id: string): Promise<AttemptSeen
 }
 
 /** A card can be read without its pictures of the difference: where they take too long, it comes without. */
-async function detailsFor(asked: Asked, version: ExerciseVersion, trace: Uint8Array, nothing: readonly StepDetail[]): Promise<readonly StepDetail[]> {
+async function detailsFor(asked: RequestContext, version: ExerciseVersion, trace: Uint8Array, nothing: readonly StepDetail[]): Promise<readonly StepDetail[]> {
   try {
     return await asked.pool.run(
       'details',
@@ -188,7 +204,7 @@ async function detailsFor(asked: Asked, version: ExerciseVersion, trace: Uint8Ar
 }
 
 /** The trace of an attempt as it was kept, JSON, for whoever may see the attempt. */
-export async function traceSeen(asked: Asked, id: string): Promise<Uint8Array> {
+export async function getTrace(asked: RequestContext, id: string): Promise<Uint8Array> {
   await attemptToSee(asked, id);
   const trace = await attempts.traceBytes(asked.db, id);
   if (!trace) throw notFound('This attempt');

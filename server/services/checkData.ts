@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { Database } from '../database';
-import { parseColumn } from '../json';
 import { cardOf, traceOf } from '../repositories/attempts';
 import { blobChunk, blobHashes, blobSize } from '../repositories/blobs';
+import { handedIn, meshReferences, pictureReferences, rowsOf } from '../repositories/wholeness';
 
 export interface DataReport {
   /** How many there are of what. */
@@ -14,7 +14,6 @@ export interface DataReport {
 /** Looks through everything a database holds: files against their hashes, what refers to files, cards and traces of attempts. */
 export async function checkData(db: Database): Promise<DataReport> {
   const faults: string[] = [];
-  const count = async (table: string): Promise<number> => Number((await db(table).count({ n: '*' }).first())?.n ?? 0);
 
   const hashes = await blobHashes(db);
   for (const hash of hashes) {
@@ -30,24 +29,19 @@ export async function checkData(db: Database): Promise<DataReport> {
   }
 
   const known = new Set(hashes);
-  for (const row of await db('model_revisions').select('model_id', 'revision', 'mesh_hash'))
-    if (!known.has(row.mesh_hash)) faults.push(`Model ${row.model_id}, revision ${row.revision}: its mesh ${row.mesh_hash} is missing.`);
-  for (const row of await db('exercise_versions').select('exercise_id', 'version', 'pictures')) {
-    const pictures = parseColumn(row.pictures) as (string | null)[];
-    for (const hash of pictures)
-      if (hash && !known.has(hash)) faults.push(`Exercise ${row.exercise_id}, version ${row.version}: the picture ${hash} is missing.`);
-  }
+  for (const { modelId, revision, hash } of await meshReferences(db))
+    if (!known.has(hash)) faults.push(`Model ${modelId}, revision ${revision}: its mesh ${hash} is missing.`);
+  for (const { exerciseId, version, hash } of await pictureReferences(db))
+    if (!known.has(hash)) faults.push(`Exercise ${exerciseId}, version ${version}: the picture ${hash} is missing.`);
 
-  const steps = new Map<string, number>();
-  const stepRows: { attempt_id: string; n: number }[] = await db('attempt_steps').groupBy('attempt_id').select('attempt_id', db.raw('count(*) as n'));
-  for (const row of stepRows) steps.set(row.attempt_id, Number(row.n));
-  const ids: { id: string }[] = await db('attempts').whereNotNull('handed_in_at').select('id');
-  for (const { id } of ids) {
+  const attempts = await handedIn(db);
+  for (const { id, score, steps, criteria } of attempts) {
     try {
-      const [row, card, trace] = [await db('attempts').where({ id }).first('score'), await cardOf(db, id), await traceOf(db, id)];
+      const [card, trace] = [await cardOf(db, id), await traceOf(db, id)];
+      const judged = card?.steps.reduce((sum, step) => sum + step.criteria.length, 0);
       if (!card || !trace) faults.push(`Attempt ${id}: its trace or its card is missing.`);
-      else if (Math.abs(card.score - row.score) > 1e-9 || card.steps.length !== (steps.get(id) ?? 0))
-        faults.push(`Attempt ${id}: its card and its row differ.`);
+      else if (Math.abs(card.score - score) > 1e-9 || card.steps.length !== steps || judged !== criteria)
+        faults.push(`Attempt ${id}: its card and its rows differ.`);
     } catch {
       faults.push(`Attempt ${id}: its trace or its card cannot be read.`);
     }
@@ -55,11 +49,11 @@ export async function checkData(db: Database): Promise<DataReport> {
 
   return {
     counts: {
-      people: await count('people'),
-      models: await count('models'),
-      exercises: await count('exercises'),
-      'published versions': await count('exercise_versions'),
-      'attempts handed in': ids.length,
+      people: await rowsOf(db, 'people'),
+      models: await rowsOf(db, 'models'),
+      exercises: await rowsOf(db, 'exercises'),
+      'published versions': await rowsOf(db, 'exercise_versions'),
+      'attempts handed in': attempts.length,
       files: hashes.length,
     },
     faults,

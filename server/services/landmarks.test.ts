@@ -2,7 +2,7 @@ import type { Landmark } from '@core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
 import { landmarksRead, markLandmark, removeLandmark, renameLandmark } from './landmarks';
-import { changeModel, modelRead, reviseModel } from './models';
+import { changeModel, getModel, reviseModel } from './models';
 
 let service: TestService;
 let s: School;
@@ -62,7 +62,7 @@ describe('landmarks', () => {
   it('stay with another home view; other geometry takes over those that name a part, and says which to mark again', async () => {
     await markLandmark(s.instructor, modelId, lamp);
     await markLandmark(s.instructor, modelId, { ...lamp, name: 'Bell', kind: 'part', part: 'buoy/tower/bell' });
-    const { revision } = await modelRead(s.instructor, modelId);
+    const { revision } = await getModel(s.instructor, modelId);
     await changeModel(s.instructor, modelId, { home: { ...revision.home, distance: 9 } });
     expect((await names()).sort()).toEqual(['Bell', 'Lamp']);
     const revised = await reviseModel(s.instructor, modelId, async () => ({ files: [await buoyFile()], placement: { metresPerUnit: 2, up: '+z', turns: 0 } }));

@@ -6,8 +6,8 @@ import { partsOf } from '../meshes';
 import { nameOf } from '../names';
 import * as landmarks from '../repositories/landmarks';
 import { lockModel, type ModelRevision } from '../repositories/models';
-import type { Asked } from '../service';
-import { modelRead, ownsModel } from './models';
+import type { RequestContext } from '../service';
+import { getModel, ownsModel } from './models';
 
 /** More names than this on one model could not be read. */
 const MOST = 200;
@@ -22,18 +22,18 @@ const seen = ({ id, name, kind, part, point, normal }: landmarks.KeptLandmark): 
 const named = (text: string): string => nameOf(text, 60, 'Give the landmark a name of 1 to 60 characters.');
 
 /** Landmarks of a model in one revision, or its newest, in the order in which they were marked. */
-export async function landmarksRead(asked: Asked, modelId: string, revision?: number): Promise<LandmarkSeen[]> {
-  return landmarksOf(asked, (await modelRead(asked, modelId, revision)).revision);
+export async function landmarksRead(asked: RequestContext, modelId: string, revision?: number): Promise<LandmarkSeen[]> {
+  return landmarksOf(asked, (await getModel(asked, modelId, revision)).revision);
 }
 
 /** Landmarks of a revision that the one who asks has been given already. */
-export async function landmarksOf(asked: Asked, revision: ModelRevision): Promise<LandmarkSeen[]> {
+export async function landmarksOf(asked: RequestContext, revision: ModelRevision): Promise<LandmarkSeen[]> {
   return (await landmarks.listLandmarks(asked.db, revision.modelId, revision.meshHash)).map(seen);
 }
 
 /** Marks a place of a model's newest geometry. Two landmarks of one model have two names. */
-export async function markLandmark(asked: Asked, modelId: string, input: Landmark): Promise<{ id: string }> {
-  const { model, revision } = await modelRead(asked, modelId);
+export async function markLandmark(asked: RequestContext, modelId: string, input: Landmark): Promise<{ id: string }> {
+  const { model, revision } = await getModel(asked, modelId);
   if (!ownsModel(asked, model)) throw forbidden('Landmarks are set by the one whose model it is. Copy the model to set your own.');
   const name = named(input.name);
   if (!(await partsOf(asked, revision.meshHash)).has(input.part)) throw invalid('The model has no such part: pick the place on the stage again.', 'part');
@@ -52,21 +52,21 @@ export async function markLandmark(asked: Asked, modelId: string, input: Landmar
 /** Two landmarks of one model have two names, also when both come at the same moment: the database has the last word. */
 const nameTaken = (name: string) => (): Error => invalid(`There is a landmark “${name}” already: choose another name.`, 'name');
 
-async function ownLandmark(asked: Asked, id: string): Promise<landmarks.KeptLandmark> {
+async function ownLandmark(asked: RequestContext, id: string): Promise<landmarks.KeptLandmark> {
   const found = await landmarks.findLandmark(asked.db, id);
   if (!found) throw notFound('This landmark');
-  const { model } = await modelRead(asked, found.modelId);
+  const { model } = await getModel(asked, found.modelId);
   if (!ownsModel(asked, model)) throw forbidden('Landmarks are changed by the one whose model it is.');
   return found;
 }
 
-export async function renameLandmark(asked: Asked, id: string, text: string): Promise<void> {
+export async function renameLandmark(asked: RequestContext, id: string, text: string): Promise<void> {
   const found = await ownLandmark(asked, id);
   const name = named(text);
   await unlessTaken(() => landmarks.renameLandmark(asked.db, found.id, name), nameTaken(name));
 }
 
-export async function removeLandmark(asked: Asked, id: string): Promise<void> {
+export async function removeLandmark(asked: RequestContext, id: string): Promise<void> {
   await ownLandmark(asked, id);
   await landmarks.removeLandmark(asked.db, id);
 }

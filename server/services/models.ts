@@ -6,7 +6,7 @@ import { nameOf } from '../names';
 import type { ModelInput, ReadModel } from '../pool';
 import { addLandmark, listLandmarks } from '../repositories/landmarks';
 import * as models from '../repositories/models';
-import type { Asked } from '../service';
+import type { RequestContext } from '../service';
 import { isStaff } from './people';
 
 export interface ModelWithRevision {
@@ -15,7 +15,7 @@ export interface ModelWithRevision {
 }
 
 /** Reads a model in the pool and keeps its mesh. */
-async function readAndKeep(asked: Asked, input: ModelInput): Promise<ReadModel> {
+async function readAndKeep(asked: RequestContext, input: ModelInput): Promise<ReadModel> {
   const transfer = 'form' in input ? [input.form.buffer as ArrayBuffer] : [];
   const read = await asked.pool.run('model', input, { for: asked.who.id, transfer });
   await asked.files.keep(read.mesh, read.hash);
@@ -32,7 +32,7 @@ const revisionOf = (read: ReadModel, modelId: string, revision: number, warnings
 });
 
 /** Imports a model: the file is read, checked, placed and kept as a canonical mesh. Nothing is kept when it fails. */
-export async function importModel(asked: Asked, input: ModelInput): Promise<ModelWithRevision> {
+export async function importModel(asked: RequestContext, input: ModelInput): Promise<ModelWithRevision> {
   if (!isStaff(asked.who)) throw forbidden('Only instructors import models.');
   if (!('form' in input)) nameOf(input.name ?? '');
   const read = await readAndKeep(asked, input);
@@ -46,7 +46,7 @@ export async function importModel(asked: Asked, input: ModelInput): Promise<Mode
 }
 
 /** New geometry or axes for a model: a new revision; exercises keep the one they were made on. `give` is asked for the files once it is known that they may be sent. */
-export async function reviseModel(asked: Asked, modelId: string, give: () => Promise<ModelInput>): Promise<ModelWithRevision> {
+export async function reviseModel(asked: RequestContext, modelId: string, give: () => Promise<ModelInput>): Promise<ModelWithRevision> {
   const model = await modelOwned(asked, modelId);
   const read = await readAndKeep(asked, await give());
   const revise = (): Promise<models.ModelRevision> =>
@@ -82,7 +82,7 @@ async function carryLandmarks(db: Database, from: models.ModelRevision, to: Read
   return left;
 }
 
-async function modelOwned(asked: Asked, modelId: string): Promise<models.Model> {
+async function modelOwned(asked: RequestContext, modelId: string): Promise<models.Model> {
   const model = await models.findModel(asked.db, modelId);
   if (!model || (await revisionsRead(asked, model)).length === 0) throw notFound('This model');
   if (!ownsModel(asked, model)) throw forbidden('This model belongs to someone else: copy it to change it.');
@@ -90,16 +90,16 @@ async function modelOwned(asked: Asked, modelId: string): Promise<models.Model> 
 }
 
 /** Whether the one who asks may change a model. */
-export const ownsModel = (asked: Asked, model: models.Model): boolean => asked.who.role === 'lead' || model.ownerId === asked.who.id;
+export const ownsModel = (asked: RequestContext, model: models.Model): boolean => asked.who.role === 'lead' || model.ownerId === asked.who.id;
 
 /** The revisions of a model that the one who asks may read: all, or those of a trainee's exercises and own attempts. */
-async function revisionsRead(asked: Asked, model: models.Model): Promise<'all' | readonly number[]> {
+async function revisionsRead(asked: RequestContext, model: models.Model): Promise<'all' | readonly number[]> {
   if (!isStaff(asked.who)) return models.revisionsFor(asked.db, asked.who.id, model.id);
   return model.shared || ownsModel(asked, model) ? 'all' : [];
 }
 
 /** A model in one revision, or its newest; a trainee has the revisions of their exercises and of their own attempts only. */
-export async function modelRead(asked: Asked, modelId: string, revision?: number): Promise<ModelWithRevision> {
+export async function getModel(asked: RequestContext, modelId: string, revision?: number): Promise<ModelWithRevision> {
   const model = await models.findModel(asked.db, modelId);
   const may = model ? await revisionsRead(asked, model) : [];
   if (!model || may.length === 0) throw notFound('This model');
@@ -110,7 +110,7 @@ export async function modelRead(asked: Asked, modelId: string, revision?: number
   return { model, revision: found };
 }
 
-export async function modelsRead(asked: Asked): Promise<ModelWithRevision[]> {
+export async function modelsRead(asked: RequestContext): Promise<ModelWithRevision[]> {
   if (!isStaff(asked.who)) throw forbidden('The library is for instructors.');
   const list = await models.listModels(asked.db, asked.who.role === 'lead' ? null : asked.who.id);
   const withRevision = await Promise.all(list.map(async (model) => ({ model, revision: await models.latestRevision(asked.db, model.id) })));
@@ -118,7 +118,7 @@ export async function modelsRead(asked: Asked): Promise<ModelWithRevision[]> {
 }
 
 /** The bytes of a mesh as they are read, for whoever may read a revision that is made of it. */
-export async function openMeshFile(asked: Asked, hash: string): Promise<{ readonly size: number; readonly stream: ReadableStream<Uint8Array> }> {
+export async function openMeshFile(asked: RequestContext, hash: string): Promise<{ readonly size: number; readonly stream: ReadableStream<Uint8Array> }> {
   for (const { modelId, revision } of await models.revisionsWithMesh(asked.db, hash)) {
     const model = await models.findModel(asked.db, modelId);
     const may = model ? await revisionsRead(asked, model) : [];
@@ -129,7 +129,7 @@ export async function openMeshFile(asked: Asked, hash: string): Promise<{ readon
 
 /** Name, sharing and home view; the home view is the model's own and makes no new geometry. */
 export async function changeModel(
-  asked: Asked,
+  asked: RequestContext,
   modelId: string,
   change: { name?: string | undefined; shared?: boolean | undefined; home?: View | undefined },
 ): Promise<void> {

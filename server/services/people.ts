@@ -4,7 +4,7 @@ import { newId, sha256 } from '../ids';
 import { nameOf } from '../names';
 import * as people from '../repositories/people';
 import { endSessionsOf } from '../repositories/sessions';
-import type { Asked, Person, Role, Service } from '../service';
+import type { Person, RequestContext, Role, Service } from '../service';
 import { checkPassword, hashPassword, isPassword } from './signIn';
 
 export const isStaff = (person: Person): boolean => person.role !== 'trainee';
@@ -25,31 +25,31 @@ export async function makePerson(service: Service, input: { name: string; signIn
 }
 
 /** Leads see all groups, instructors those they teach. */
-export async function groupsTaught(asked: Asked): Promise<people.Group[]> {
+export async function groupsTaught(asked: RequestContext): Promise<people.Group[]> {
   if (asked.who.role === 'lead') return people.listGroups(asked.db);
   return people.groupsOf(asked.db, asked.who.id, 'instructor');
 }
 
 /** The group, if the one who asks may lead it. */
-export async function groupLed(asked: Asked, groupId: string): Promise<people.Group> {
+export async function requireLedGroup(asked: RequestContext, groupId: string): Promise<people.Group> {
   const found = isStaff(asked.who) ? (await groupsTaught(asked)).find((group) => group.id === groupId) : undefined;
   if (!found) throw notFound('This group');
   return found;
 }
 
 /** Whether one person may see another's attempts and progress. */
-export async function maySee(asked: Asked, personId: string): Promise<boolean> {
+export async function maySee(asked: RequestContext, personId: string): Promise<boolean> {
   if (asked.who.id === personId || asked.who.role === 'lead') return true;
   return asked.who.role === 'instructor' && people.teaches(asked.db, asked.who.id, personId);
 }
 
-export async function personSeen(asked: Asked, personId: string): Promise<Person> {
+export async function personSeen(asked: RequestContext, personId: string): Promise<Person> {
   const person = await people.findPerson(asked.db, personId);
   if (!person || !(await maySee(asked, personId))) throw notFound('This person');
   return person;
 }
 
-export async function makeGroup(asked: Asked, name: string): Promise<people.Group> {
+export async function makeGroup(asked: RequestContext, name: string): Promise<people.Group> {
   if (asked.who.role !== 'lead') throw forbidden('Only a lead makes groups.');
   const trimmed = nameOf(name);
   const group = { id: newId(), name: trimmed };
@@ -59,11 +59,11 @@ export async function makeGroup(asked: Asked, name: string): Promise<people.Grou
 
 /** Adds a new person to a group: leads anyone, instructors trainees of their own groups. */
 export async function addToGroup(
-  asked: Asked,
+  asked: RequestContext,
   groupId: string,
   input: { name: string; signIn: string; password: string; role: 'instructor' | 'trainee' },
 ): Promise<Person> {
-  await groupLed(asked, groupId);
+  await requireLedGroup(asked, groupId);
   if (input.role === 'instructor' && asked.who.role !== 'lead') throw forbidden('Only a lead makes instructors.');
   const person = await makePerson(asked, input);
   await people.addMember(asked.db, groupId, person.id, input.role);
@@ -75,7 +75,7 @@ export async function addToGroup(
  * Their other sessions end; `token`: of the session that asks.
  */
 export async function resetPassword(
-  asked: Asked,
+  asked: RequestContext,
   personId: string,
   input: { password: string; present?: string | undefined },
   token: string | null,
@@ -101,8 +101,8 @@ export interface GroupPeople {
   readonly trainees: readonly Person[];
 }
 
-export async function peopleOfGroup(asked: Asked, groupId: string): Promise<GroupPeople> {
-  const group = await groupLed(asked, groupId);
+export async function peopleOfGroup(asked: RequestContext, groupId: string): Promise<GroupPeople> {
+  const group = await requireLedGroup(asked, groupId);
   const [instructors, trainees] = await Promise.all([people.membersOf(asked.db, groupId, 'instructor'), people.membersOf(asked.db, groupId, 'trainee')]);
   return { group, instructors, trainees };
 }

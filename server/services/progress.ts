@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { type AttemptLine, attemptLines, refusedLines, type StepLine, slipLines, stepLines } from '../repositories/attempts';
 import { type Assignment, assignmentsOfPerson } from '../repositories/exercises';
 import { schemeNames } from '../repositories/schemes';
-import type { Asked, Person } from '../service';
+import type { Person, RequestContext } from '../service';
 import { assignmentsOfGroup } from './exercises';
 import { peopleOfGroup, personSeen } from './people';
 
@@ -67,7 +67,7 @@ export interface Progress {
   readonly refused: readonly { readonly id: string; readonly title: string; readonly why: string; readonly at: Date }[];
 }
 
-export async function progressOf(asked: Asked, personId: string): Promise<Progress> {
+export async function progressOf(asked: RequestContext, personId: string): Promise<Progress> {
   const person = await personSeen(asked, personId);
   const [attempts, steps, slips, assigned, refused] = await Promise.all([
     attemptLines(asked.db, [personId]),
@@ -106,7 +106,7 @@ export interface GroupProgress {
 
 const RECENT_SHOWN = 60;
 
-export async function groupProgress(asked: Asked, groupId: string): Promise<GroupProgress> {
+export async function groupProgress(asked: RequestContext, groupId: string): Promise<GroupProgress> {
   const { group, trainees } = await peopleOfGroup(asked, groupId);
   const assignments = await assignmentsOfGroup(asked, groupId);
   const ids = trainees.map((person) => person.id);
@@ -131,7 +131,7 @@ export async function groupProgress(asked: Asked, groupId: string): Promise<Grou
 const csvNumber = (value: number | null, digits = 1): string => (value === null ? '' : value.toFixed(digits));
 
 /** All attempts of one learner. */
-export async function progressCsv(asked: Asked, personId: string): Promise<string> {
+export async function progressCsv(asked: RequestContext, personId: string): Promise<string> {
   const { attempts, person, slips } = await progressOf(asked, personId);
   return Papa.unparse(
     attempts.map((line) => ({
@@ -153,7 +153,7 @@ export async function progressCsv(asked: Asked, personId: string): Promise<strin
 }
 
 /** Learners by skills and families. */
-export async function groupCsv(asked: Asked, groupId: string): Promise<string> {
+export async function groupCsv(asked: RequestContext, groupId: string): Promise<string> {
   const { learners } = await groupProgress(asked, groupId);
   const rows = learners.flatMap(({ person, skills }) =>
     [...skills]

@@ -1,6 +1,6 @@
-import { initialScene, type KeptScene, recall } from '@core';
+import { commandsToRecall, initialScene, type KeptScene } from '@core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aModel, openTestService, type School, school, type TestService } from '../tests/testService';
+import { aModel, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
 import { assignExercise, draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { changeView, moveView, removeView, savedViewsRead, saveView } from './savedViews';
 
@@ -16,7 +16,7 @@ beforeAll(async () => {
   scene = { view: revision.home, section: { normal: [0, 0, 1], offset: 0.5 }, visibility: { 'buoy/tower': 'glass' }, style: 'outline' };
   const id = await makeExercise(s.instructor, modelId);
   const { draft } = await draftRead(s.instructor, id);
-  await saveDraft(s.instructor, id, { ...draft, title: 'T', steps: draft.steps.map((step) => ({ ...step, brief: 'Do it' })) });
+  await saveDraft(s.instructor, id, toPublish(draft));
   await publish(s.instructor, id, [null]);
   await assignExercise(s.instructor, { groupId: s.group.id, exerciseId: id, dueOn: null });
 });
@@ -29,7 +29,7 @@ describe('saved views', () => {
     const { id } = await saveView(s.instructor, modelId, view(' Lamp ', true));
     const [found] = await savedViewsRead(s.trainee, modelId);
     expect(found).toEqual({ id, name: 'Lamp', about: 'What to look at', forAll: true, mine: false, scene });
-    expect(recall({ ...initialScene(scene.view), ...scene }, found?.scene ?? scene)).toEqual([]);
+    expect(commandsToRecall({ ...initialScene(scene.view), ...scene }, found?.scene ?? scene)).toEqual([]);
     await removeView(s.instructor, id);
   });
 

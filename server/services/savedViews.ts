@@ -5,8 +5,8 @@ import { newId } from '../ids';
 import { nameOf } from '../names';
 import { lockPerson } from '../repositories/people';
 import * as views from '../repositories/savedViews';
-import type { Asked } from '../service';
-import { modelRead, ownsModel } from './models';
+import type { RequestContext } from '../service';
+import { getModel, ownsModel } from './models';
 
 /** A person keeps at most this many views of one model. */
 const MOST = 200;
@@ -30,19 +30,19 @@ function described(text: string): string {
 }
 
 /** Views of a model that the one who asks may see, in order. */
-export async function savedViewsRead(asked: Asked, modelId: string): Promise<SavedViewSeen[]> {
-  await modelRead(asked, modelId);
+export async function savedViewsRead(asked: RequestContext, modelId: string): Promise<SavedViewSeen[]> {
+  await getModel(asked, modelId);
   const list = await views.listSavedViews(asked.db, modelId, asked.who.id);
   return list.map(({ id, name, about, forAll, scene, personId }) => ({ id, name, about, forAll, scene, mine: personId === asked.who.id }));
 }
 
 /** Keeps a view under a name. Only those who may change the model keep views for all. */
 export async function saveView(
-  asked: Asked,
+  asked: RequestContext,
   modelId: string,
   input: { name: string; about: string; forAll: boolean; scene: KeptScene },
 ): Promise<{ id: string }> {
-  const { model } = await modelRead(asked, modelId);
+  const { model } = await getModel(asked, modelId);
   if (input.forAll && !ownsModel(asked, model)) throw forbidden('Views for everybody are made by the one whose model it is. Keep it for yourself instead.');
   const name = named(input.name);
   const about = described(input.about);
@@ -57,17 +57,17 @@ export async function saveView(
   return { id };
 }
 
-async function ownView(asked: Asked, id: string): Promise<views.SavedView> {
+async function ownView(asked: RequestContext, id: string): Promise<views.SavedView> {
   const view = await views.findSavedView(asked.db, id);
   if (!view || (view.personId !== asked.who.id && !view.forAll)) throw notFound('This view');
-  await modelRead(asked, view.modelId);
+  await getModel(asked, view.modelId);
   if (view.personId !== asked.who.id) throw forbidden('This view belongs to someone else: save one of your own.');
   return view;
 }
 
 /** Another name, description or scene. */
 export async function changeView(
-  asked: Asked,
+  asked: RequestContext,
   id: string,
   change: { name?: string | undefined; about?: string | undefined; scene?: KeptScene | undefined },
 ): Promise<void> {
@@ -80,7 +80,7 @@ export async function changeView(
 }
 
 /** Moves a view one place up or down among those it stands with. */
-export async function moveView(asked: Asked, id: string, by: 1 | -1): Promise<void> {
+export async function moveView(asked: RequestContext, id: string, by: 1 | -1): Promise<void> {
   const view = await ownView(asked, id);
   const own = (await views.listSavedViews(asked.db, view.modelId, asked.who.id)).filter((v) => v.personId === asked.who.id && v.forAll === view.forAll);
   const at = own.findIndex((v) => v.id === id);
@@ -93,7 +93,7 @@ export async function moveView(asked: Asked, id: string, by: 1 | -1): Promise<vo
   });
 }
 
-export async function removeView(asked: Asked, id: string): Promise<void> {
+export async function removeView(asked: RequestContext, id: string): Promise<void> {
   await ownView(asked, id);
   await views.removeSavedView(asked.db, id);
 }

@@ -3,7 +3,7 @@ import { writeSchemeFile } from '@formats';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addMember } from '../repositories/people';
 import { findScheme } from '../repositories/schemes';
-import { aModel, openTestService, person, type School, school, type TestService } from '../tests/testService';
+import { aModel, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
 import { openAttempt } from './attempts';
 import { assignExercise, draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { duplicateScheme, importScheme, removeScheme, saveScheme, schemesSeen, schemesToPractise, shareScheme } from './schemes';
@@ -17,7 +17,7 @@ beforeAll(async () => {
   const { model } = await aModel(s.instructor);
   exerciseId = await makeExercise(s.instructor, model.id);
   const { draft } = await draftRead(s.instructor, exerciseId);
-  await saveDraft(s.instructor, exerciseId, { ...draft, title: 'T', steps: draft.steps.map((step) => ({ ...step, brief: 'Do it' })) });
+  await saveDraft(s.instructor, exerciseId, toPublish(draft));
   await publish(s.instructor, exerciseId, [null]);
   await assignExercise(s.instructor, { groupId: s.group.id, exerciseId, dueOn: null });
 });

@@ -5,8 +5,8 @@ import { forbidden, invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { lockPerson } from '../repositories/people';
 import * as schemes from '../repositories/schemes';
-import type { Asked, Service } from '../service';
-import { groupLed, isStaff } from './people';
+import type { RequestContext, Service } from '../service';
+import { isStaff, requireLedGroup } from './people';
 
 /** A person keeps at most this many schemes. */
 const MOST = 100;
@@ -29,7 +29,7 @@ export async function keepBuiltInSchemes(service: Service): Promise<void> {
 }
 
 /** All schemes that the one who asks may use: those that ship, their own, and those shared with their groups. */
-export async function schemesSeen(asked: Asked): Promise<SchemeSeen[]> {
+export async function schemesSeen(asked: RequestContext): Promise<SchemeSeen[]> {
   const ids = await schemes.listSchemeIds(asked.db, asked.who.role === 'lead' ? null : asked.who.id);
   const shares = await schemes.listShares(asked.db, ids);
   const locks = new Map((await schemes.locksFor(asked.db, asked.who.id)).map((lock) => [lock.schemeId, lock.by]));
@@ -53,7 +53,7 @@ export async function schemesSeen(asked: Asked): Promise<SchemeSeen[]> {
 }
 
 /** The schemes that the one who asks may practise with: where one is locked for a group of theirs, that alone. */
-export async function schemesToPractise(asked: Asked, meantFor: readonly string[]): Promise<Scheme[]> {
+export async function schemesToPractise(asked: RequestContext, meantFor: readonly string[]): Promise<Scheme[]> {
   const seen = await schemesSeen(asked);
   const locked = seen.filter((s) => s.lockedBy !== null);
   const open = locked.length > 0 ? locked : seen;
@@ -61,7 +61,7 @@ export async function schemesToPractise(asked: Asked, meantFor: readonly string[
   return open.map((s) => s.scheme).filter((scheme) => meantFor.length === 0 || meantFor.includes(scheme.id));
 }
 
-async function own(asked: Asked, id: string): Promise<{ scheme: Scheme; ownerId: string }> {
+async function own(asked: RequestContext, id: string): Promise<{ scheme: Scheme; ownerId: string }> {
   const owner = await schemes.ownerOf(asked.db, id);
   const scheme = owner && (await schemes.findScheme(asked.db, id));
   if (!owner || !scheme || !(await schemesSeen(asked)).some((s) => s.scheme.id === id)) throw notFound('This scheme');
@@ -69,7 +69,7 @@ async function own(asked: Asked, id: string): Promise<{ scheme: Scheme; ownerId:
   return { scheme, ownerId: owner.ownerId };
 }
 
-async function keepNew(asked: Asked, content: Omit<Scheme, 'id' | 'revision'>): Promise<Scheme> {
+async function keepNew(asked: RequestContext, content: Omit<Scheme, 'id' | 'revision'>): Promise<Scheme> {
   const scheme: Scheme = { ...content, id: newId(), revision: 1 };
   await transact(asked.db, async (tx) => {
     await lockPerson(tx, asked.who.id);
@@ -81,7 +81,7 @@ async function keepNew(asked: Asked, content: Omit<Scheme, 'id' | 'revision'>): 
 }
 
 /** A copy of any scheme that the one who asks may see, to change. */
-export async function duplicateScheme(asked: Asked, id: string): Promise<Scheme> {
+export async function duplicateScheme(asked: RequestContext, id: string): Promise<Scheme> {
   const found = (await schemesSeen(asked)).find((s) => s.scheme.id === id);
   if (!found) throw notFound('This scheme');
   return keepNew(asked, { ...found.scheme, name: `${found.scheme.name}, my own`.slice(0, 80) });
@@ -91,7 +91,7 @@ export async function duplicateScheme(asked: Asked, id: string): Promise<Scheme>
  * A new revision of one's own scheme. `base`: the revision that was changed; where there is a newer one, nothing is kept
  * and nothing lost: the caller still holds its changes and may look at the newer one first.
  */
-export async function saveScheme(asked: Asked, id: string, base: number, content: Scheme): Promise<Scheme> {
+export async function saveScheme(asked: RequestContext, id: string, base: number, content: Scheme): Promise<Scheme> {
   const { scheme, ownerId } = await own(asked, id);
   const next: Scheme = { ...content, id, revision: base + 1 };
   const stale = new ServiceError(
@@ -104,21 +104,21 @@ export async function saveScheme(asked: Asked, id: string, base: number, content
 }
 
 /** Puts a scheme away. Attempts made with it keep their revision. */
-export async function removeScheme(asked: Asked, id: string): Promise<void> {
+export async function removeScheme(asked: RequestContext, id: string): Promise<void> {
   await own(asked, id);
   await schemes.removeScheme(asked.db, id, asked.now());
 }
 
 /** Shares a scheme with a group that the one who asks leads, locks it for that group, or takes it back. */
-export async function shareScheme(asked: Asked, id: string, groupId: string, how: 'shared' | 'locked' | 'none'): Promise<void> {
-  await groupLed(asked, groupId);
+export async function shareScheme(asked: RequestContext, id: string, groupId: string, how: 'shared' | 'locked' | 'none'): Promise<void> {
+  await requireLedGroup(asked, groupId);
   await own(asked, id);
   if (how === 'none') await schemes.removeShare(asked.db, id, groupId);
   else await schemes.setShare(asked.db, { schemeId: id, groupId, lockedBy: how === 'locked' ? asked.who.id : null });
 }
 
 /** A scheme from a file, as one's own. What cannot be read is said with its line, and nothing is kept. */
-export async function importScheme(asked: Asked, text: string): Promise<Scheme> {
+export async function importScheme(asked: RequestContext, text: string): Promise<Scheme> {
   try {
     return await keepNew(asked, readSchemeFile(text));
   } catch (error) {

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openLimits } from '../limits';
 import { markMadeUp } from '../repositories/people';
 import { openTestService, PASSWORD, person, school, type TestService } from '../tests/testService';
-import { addToGroup, groupLed, makePerson, peopleOfGroup, personSeen, resetPassword } from './people';
+import { addToGroup, makePerson, peopleOfGroup, personSeen, requireLedGroup, resetPassword } from './people';
 import { demoPeople, demoSignIn, signIn, signOut, whoIs } from './signIn';
 
 let service: TestService;
@@ -96,9 +96,9 @@ describe('people and groups', () => {
   it('instructors see their own groups and trainees only; trainees see themselves only', async () => {
     const a = await school(service);
     const b = await school(service);
-    await expect(groupLed(a.instructor, b.group.id)).rejects.toMatchObject({ status: 404 });
-    await expect(groupLed(a.trainee, a.group.id)).rejects.toMatchObject({ status: 404 });
-    await expect(groupLed(a.lead, b.group.id)).resolves.toEqual(b.group);
+    await expect(requireLedGroup(a.instructor, b.group.id)).rejects.toMatchObject({ status: 404 });
+    await expect(requireLedGroup(a.trainee, a.group.id)).rejects.toMatchObject({ status: 404 });
+    await expect(requireLedGroup(a.lead, b.group.id)).resolves.toEqual(b.group);
     await expect(personSeen(a.instructor, b.trainee.who.id)).rejects.toMatchObject({ status: 404 });
     await expect(personSeen(a.trainee, a.instructor.who.id)).rejects.toMatchObject({ status: 404 });
     await expect(personSeen(a.instructor, a.trainee.who.id)).resolves.toEqual(a.trainee.who);

@@ -2,13 +2,14 @@ import { randomBytes } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { apply, defaultCriteria, type Exercise, FRAME, type Goal } from '@core';
 import { buoy } from '@demo/models';
 import { writeGlb } from '@formats';
 import { ensureDatabase, migrate } from '../database';
 import { newId } from '../ids';
 import { openService } from '../openService';
 import { addGroup, addMember, type Group } from '../repositories/people';
-import type { Asked, Person, Role, Service } from '../service';
+import type { Person, RequestContext, Role, Service } from '../service';
 import { importModel } from '../services/models';
 import { makePerson } from '../services/people';
 import { keepBuiltInSchemes } from '../services/schemes';
@@ -55,9 +56,9 @@ export const person = (service: Service, role: Role): Promise<Person> => {
 };
 
 export interface School {
-  readonly lead: Asked;
-  readonly instructor: Asked;
-  readonly trainee: Asked;
+  readonly lead: RequestContext;
+  readonly instructor: RequestContext;
+  readonly trainee: RequestContext;
   readonly group: Group;
 }
 
@@ -76,4 +77,11 @@ export const buoyFile = async (): Promise<{ name: string; bytes: Uint8Array }> =
   glb ??= writeGlb(buoy());
   return { name: 'buoy.glb', bytes: await glb };
 };
-export const aModel = async (asked: Asked) => importModel(asked, { name: 'Buoy', files: [await buoyFile()] });
+export const aModel = async (asked: RequestContext) => importModel(asked, { name: 'Buoy', files: [await buoyFile()] });
+
+/** A draft that can be published: its first step asks for the other side. */
+export function toPublish(draft: Exercise): Exercise {
+  const { view } = apply(draft.start, { kind: 'opposite' }, { frame: FRAME });
+  const goal: Goal = { kind: 'matchView', target: { ...draft.start, view }, subject: [] };
+  return { ...draft, title: 'Title', steps: draft.steps.map((step) => ({ ...step, brief: 'Do it', goal, criteria: defaultCriteria(goal) })) };
+}

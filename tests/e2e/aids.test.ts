@@ -1,5 +1,6 @@
+import { framingOf } from '@core/measures';
+import { contextFor, subjectOf } from '@core/model';
 import { apply } from '@core/navigation';
-import { contextFor, framingOf, subjectOf } from '@core/scoring';
 import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { button, clickAt, dialFigure, drag, hoverAt, keys, picturing, press, stage, waitFor, wheel, write } from './browser';

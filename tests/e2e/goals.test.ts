@@ -1,5 +1,5 @@
 import { shownPoints } from '@web/ui/points';
-import { By, Key } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { button, clickAt, drag, field, hoverAt, keys, link, PATIENCE, picturing, press, signInAs, stage, textOf, waitFor, write } from './browser';
 import { choose, handIn } from './screens';
@@ -104,7 +104,9 @@ describe('each goal, built and done', () => {
       expect(points(attempt, 'standardAngle')).toBe(1);
       expect(attempt.trace.events.filter((e) => e.kind === 'answer')).toHaveLength(4);
       expect(points(attempt, 'normalAngle')).toBe(0);
-      expect((await driver.findElement(By.css('table')).getText()).split('\n').length).toBe(5);
+      // What a card draws of a goal is loaded when the card needs it.
+      const table = await driver.wait(until.elementLocated(By.css('table')), PATIENCE);
+      expect((await table.getText()).split('\n').length).toBe(5);
     });
   });
 

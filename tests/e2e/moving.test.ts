@@ -66,7 +66,7 @@ describe('lost is normal', () => {
 describe('what means nothing here says so in words and changes nothing', () => {
   it('dolly without perspective, a cut that is not there, the first view, nothing picked', async () => {
     const { driver } = browser;
-    await picturing(driver, 'meaningless', async () => {
+    await picturing(driver, 'noEffectReason', async () => {
       await openExercise(driver, stored, 'Make room');
       await keys(driver, Key.BACK_SPACE);
       await says(/This is the first view/);

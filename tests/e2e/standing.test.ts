@@ -1,5 +1,5 @@
 import { eyeOf, replay } from '@core';
-import { contextFor } from '@core/scoring';
+import { contextFor } from '@core/model';
 import { By, Key } from 'selenium-webdriver';
 import { expect, it } from 'vitest';
 import { dialFigure, field, hoverAt, keys, picturing, press, stage, waitFor, wheel } from './browser';

@@ -1,5 +1,5 @@
 import { isAway, ServiceError, shapeRefused } from '@server/errors';
-import type { Asked } from '@server/service';
+import type { RequestContext } from '@server/service';
 import { isStaff } from '@server/services/people';
 import type { APIContext } from 'astro';
 import { z } from 'zod';
@@ -23,13 +23,13 @@ export function answerError(error: unknown, id?: string): Response {
 }
 
 /** The one who asks, or 401. */
-export function asked(context: Pick<APIContext, 'locals'>): Asked {
+export function asked(context: Pick<APIContext, 'locals'>): RequestContext {
   const { who, service } = context.locals;
   if (!who) throw new ServiceError(401, 'signed-out', 'You are signed out. Sign in again; this page keeps what you did.');
   return { ...service, who };
 }
 
-type Work = (who: Asked, context: APIContext) => Promise<unknown>;
+type Work = (who: RequestContext, context: APIContext) => Promise<unknown>;
 
 /**
  * An endpoint for signed-in people: what `work` gives is answered as JSON; a Response goes out as it is. Who asks and how

@@ -1,4 +1,4 @@
-import type { Session } from '@web/stage/session';
+import type { Recorder } from '@web/stage/recorder';
 import { dropKept, type KeptAttempt, keepChunk, keepHead } from './keptAttempts';
 
 /** What was done is written down at most this often, ms. */
@@ -20,7 +20,7 @@ export interface Keeper {
 export function createKeeper(
   person: string,
   attempt: Omit<KeptAttempt, 'end' | 'savedAt'>,
-  session: Pick<Session, 'moves' | 'events'>,
+  session: Pick<Recorder, 'moves' | 'events'>,
   from: { readonly pieces: number; readonly moves: number; readonly events: number } = { pieces: 0, moves: 0, events: 0 },
 ): Keeper {
   let { pieces, moves, events } = from;

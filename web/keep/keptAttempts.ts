@@ -1,5 +1,5 @@
 import type { Scheme } from '@core/input';
-import type { Move, Trace, TraceEvent } from '@core/trace';
+import { type Move, TRACE_FORMAT, type Trace, type TraceEvent } from '@core/trace';
 import { clear, createStore, delMany, get, getMany, keys, set, setMany, type UseStore } from 'idb-keyval';
 
 /** What is known of an attempt that this browser keeps until the server has it. */
@@ -7,7 +7,7 @@ export interface KeptAttempt {
   readonly id: string;
   readonly title: string;
   /** All of the trace that does not grow. */
-  readonly base: Pick<Trace, 'version' | 'exercise' | 'model' | 'scheme' | 'start' | 'seed'>;
+  readonly base: Pick<Trace, 'format' | 'exercise' | 'model' | 'scheme' | 'start' | 'seed'>;
   /** The scheme as it was when the attempt began: it may have been changed since. */
   readonly scheme: Scheme;
   /** When it ended, seconds from its opening; null while it goes on. */
@@ -79,7 +79,8 @@ export async function keptRecord(person: string, id: string): Promise<{ moves: M
 /** A record as it is handed in: with its beginning and its end, seconds from opening. */
 export function endedTrace(base: KeptAttempt['base'], { moves, events }: Chunk, end: number): Trace {
   const begun: TraceEvent[] = events.some((e) => e.kind === 'begin') ? [] : [{ kind: 'begin', t: 0 }];
-  return { ...base, moves: [...moves], events: [...begun, ...events, { kind: 'handIn', t: end }], end };
+  // A record that was begun by an earlier page has an earlier form.
+  return { ...base, format: TRACE_FORMAT, moves: [...moves], events: [...begun, ...events, { kind: 'handIn', t: end }], end };
 }
 
 /** The whole attempt as it is handed in; one that was not ended ends with what was recorded last. */

@@ -1,25 +1,25 @@
-import { subjectOf } from '@core/scoring';
+import { subjectOf } from '@core/model';
 import { byInterface } from '@core/trace';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { Bookmark, ListTree } from 'lucide-react';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Aids } from './aids';
-import { NearHand } from './hand/NearHand';
+import { NearHand } from './devices/NearHand';
 import { EyeRule } from './marks/EyeRule';
 import { GridMarks } from './marks/GridMarks';
 import { LoupeMark, PivotMark, RectangleMark } from './marks/marks';
 import { Nameplates } from './marks/Nameplates';
-import { SectionArrow } from './marks/overlays';
 import { PaneFrames } from './marks/PaneFrames';
+import { SectionArrow } from './marks/SectionArrow';
 import { AidsMenu } from './panels/AidsMenu';
 import { CutMenu } from './panels/CutMenu';
 import { LostNote } from './panels/LostNote';
 import { SectionPanel } from './panels/SectionPanel';
 import { StandingBar } from './panels/StandingBar';
 import { panesOf } from './panes';
+import type { Recorder } from './recorder';
 import { StageFrame } from './StageFrame';
-import type { Session } from './session';
 import { type Stage, useCommand } from './useStage';
 
 export interface SavedViewsOf {
@@ -63,7 +63,7 @@ export function StageView({ stage, label, recover = true, overlay, views, landma
 
 interface Within {
   readonly stage: Stage;
-  readonly session: Session;
+  readonly session: Recorder;
   readonly aids: Aids;
   readonly landmarks: readonly LandmarkSeen[];
 }

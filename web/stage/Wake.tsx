@@ -1,9 +1,13 @@
 import { type Scheme, shortcutFor } from '@core/input';
+import type { Command } from '@core/navigation';
+import { byInterface } from '@core/trace';
 import type { View } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
-import type { Fix } from './session';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'zustand';
+import type { Fix, Recorder } from './recorder';
+import type { Stage } from './useStage';
 
 interface Props {
   readonly fixes: readonly Fix[];
@@ -107,4 +111,20 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled, scheme }: Props) {
       </ol>
     </nav>
   );
+}
+
+/** The wake of a stage's own recorder. */
+export function StageWake({ stage, enabled }: { readonly stage: Stage; readonly enabled: boolean }) {
+  const { session, handle, scheme } = stage;
+  const pictureOf = useMemo(() => (handle && session ? (view: View) => handle.pictureOf({ ...session.getState().scene, view }, 384) : null), [handle, session]);
+  return <div className="mt-2">{session && <RecorderWake session={session} pictureOf={pictureOf} enabled={enabled} scheme={scheme} />}</div>;
+}
+
+function RecorderWake({ session, ...props }: { readonly session: Recorder } & Pick<Props, 'pictureOf' | 'enabled' | 'scheme'>) {
+  const { fixes, at } = useStore(session);
+  const go = (steps: number): void => {
+    const commands = Array.from({ length: Math.abs(steps) }, (): Command => ({ kind: steps < 0 ? 'back' : 'forward' }));
+    session.perform(commands, byInterface(session.newGesture(), 'wake'));
+  };
+  return <Wake {...props} fixes={fixes} at={at} onGo={go} />;
 }

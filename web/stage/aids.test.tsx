@@ -1,8 +1,8 @@
 import type { Landmark } from '@core/exercise';
 import { boxOf, partContours } from '@core/geometry';
 import { dot, sub, type Vec3 } from '@core/math';
+import { contextFor } from '@core/model';
 import { navigate } from '@core/navigation';
-import { contextFor } from '@core/scoring';
 import { view as anyView } from '@core/tests/arbitraries';
 import { boxes } from '@core/tests/meshes';
 import { crate, start } from '@core/tests/practice';
@@ -15,17 +15,17 @@ import { describe, expect, it } from 'vitest';
 import { createPlaneSearch, makeCaps } from '../workers/makeCaps';
 import { prepareFirst, prepareMesh, refineMesh } from '../workers/prepareMesh';
 import { createAids, roundSpacing } from './aids';
+import { together } from './devices/heldKeys';
 import { degreesWritten } from './dial/DialFigure';
 import { frustumPlanes, visibleRuns } from './drawing/culling';
 import { gridFrame, gridLines } from './drawing/grid';
-import { together } from './hand/heldKeys';
 import { heightWritten } from './marks/EyeRule';
 import { GridMarks, lengthWords } from './marks/GridMarks';
 import { landmarkPlates, platesOf, readable } from './marks/Nameplates';
 import { paneAt, panesOf } from './panes';
 import { createCaster } from './probing/picking';
 import { createProbes } from './probing/probes';
-import { createSession } from './session';
+import { createRecorder } from './recorder';
 import { prepared } from './tests/prepared';
 
 describe('the grid', () => {
@@ -51,7 +51,7 @@ describe('the grid', () => {
 
   it('is turned on by one key, on the picked face if there is one, and says its spacing', () => {
     const picked = { ...start, selection: { parts: ['crate'], point: [0.2, -0.6, 0.5] as Vec3, normal: [0, -1, 0] as Vec3 } };
-    const session = createSession({ start: picked, context: contextFor(crate, picked), allowed: [] });
+    const session = createRecorder({ start: picked, context: contextFor(crate, picked), allowed: [] });
     const aids = createAids(session, createProbes(prepared(crate.mesh)));
     aids.toggle('grid', null);
     expect(aids.getState().grid).toEqual({ point: [0.2, -0.6, 0.5], normal: [0, -1, 0], spacing: 0.2 });

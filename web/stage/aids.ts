@@ -5,7 +5,7 @@ import { byInterface } from '@core/trace';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { PaneName } from './panes';
 import type { Probes } from './probing/probes';
-import type { Session } from './session';
+import type { Recorder } from './recorder';
 
 /** A plane with a grid on it. */
 export interface GridPlane {
@@ -50,7 +50,7 @@ export function roundSpacing(size: number): number {
   return (share < 1.5 ? 1 : share < 3.5 ? 2 : share < 7.5 ? 5 : 10) * power;
 }
 
-export function createAids(session: Session, probes: Probes): Aids {
+export function createAids(session: Recorder, probes: Probes): Aids {
   const store = createStore<AidsState>(() => ({
     grid: null,
     names: false,

@@ -4,19 +4,22 @@ import type { Command, Scene } from '@core/navigation';
 import { effectiveVisibility } from '@core/navigation';
 import { byInterface, type InterfaceBinding } from '@core/trace';
 import type { View } from '@core/view';
+import { useLatest } from '@web/ui/useLatest';
 import type { CapsWorker } from '@web/workers/caps.worker';
 import type { Caps } from '@web/workers/makeCaps';
 import { type Remote, releaseProxy, wrap } from 'comlink';
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type Aids, createAids } from './aids';
+import { type Controls, connectControls } from './devices/controls';
+import type { DrawnRectangle } from './devices/drags';
 import { createRenderer, type Renderer } from './drawing/renderer';
-import { type Controls, connectControls } from './hand/controls';
-import type { DrawnRectangle } from './hand/drags';
 import { panesOf } from './panes';
 import type { Prepared } from './prepared';
 import { createProbes, type Probes } from './probing/probes';
-import type { Session } from './session';
-import { createSides, type Sides } from './sides';
+import type { Recorder } from './recorder';
+import type { SceneSource } from './sceneSource';
+import { showSource } from './showSource';
+import { createSquareViews, type SquareViews } from './squareViews';
 import { standingCommand } from './standingCommand';
 
 /** Computes caps in a worker that is started with the first cut. The newest wish wins. */
@@ -54,11 +57,11 @@ export interface StageHandle {
 export interface Stage {
   readonly canvas: RefObject<HTMLCanvasElement | null>;
   readonly prepared: Prepared | null;
-  readonly session: Session | null;
+  readonly session: Recorder | null;
   readonly scheme: Scheme;
   readonly handle: StageHandle | null;
   readonly aids: Aids | null;
-  readonly sides: Sides | null;
+  readonly sides: SquareViews | null;
   readonly rectangle: DrawnRectangle | null;
   /** What is turned about just now. */
   readonly pivot: Vec3 | null;
@@ -73,8 +76,15 @@ export interface Stage {
   readonly nearHand: FramePoint | null;
 }
 
-/** Puts a session on a canvas: draws its scene, listens to its devices, and cleans up. */
-export function useStage(prepared: Prepared | null, session: Session | null, scheme: Scheme, onGesture?: (gesture: Gesture) => void): Stage {
+export interface StageOptions {
+  /** Hears of every gesture on the stage. */
+  readonly onGesture?: (gesture: Gesture) => void;
+  /** What is drawn where no hand is recorded; left out: what the recorder shows. */
+  readonly source?: SceneSource | null;
+}
+
+/** Puts a source of scenes on a canvas: draws it, listens to the devices where a hand is recorded, and cleans up. */
+export function useStage(prepared: Prepared | null, session: Recorder | null, scheme: Scheme, { onGesture, source = session }: StageOptions = {}): Stage {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [rectangle, setRectangle] = useState<DrawnRectangle | null>(null);
   const [pivot, setPivot] = useState<Vec3 | null>(null);
@@ -84,10 +94,8 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
   const [handle, setHandle] = useState<StageHandle | null>(null);
   const [controls, setControls] = useState<Controls | null>(null);
   const [nearHand, setNearHand] = useState<FramePoint | null>(null);
-  const schemeRef = useRef(scheme);
-  schemeRef.current = scheme;
-  const gestureRef = useRef(onGesture);
-  gestureRef.current = onGesture;
+  const schemeNow = useLatest(scheme);
+  const gestureNow = useLatest(onGesture);
 
   useEffect(() => {
     const element = canvas.current;
@@ -108,46 +116,27 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
     };
   }, [prepared]);
 
-  const sides = useMemo(() => (session ? createSides(session) : null), [session]);
+  const sides = useMemo(() => (session ? createSquareViews(session) : null), [session]);
   const aids = useMemo(() => (session && handle ? createAids(session, handle.probes) : null), [session, handle]);
+
+  useEffect(() => {
+    if (!handle || !source) return;
+    const { renderer, capsOf } = handle;
+    return showSource({ renderer, source, capsOf, glides: () => schemeNow.current.options.glide !== false, onCaps: setCaps });
+  }, [handle, source, schemeNow]);
 
   useEffect(() => {
     const element = canvas.current;
     if (!handle || !session || !element || !sides || !aids) return;
-    const { renderer, capsOf, probes } = handle;
-    let section: Scene['section'] = null;
-    let visibility: Scene['visibility'] | null = null;
-    let busy = false;
-    const refreshCaps = async (): Promise<void> => {
-      const { scene } = session.getState();
-      if (busy || (scene.section === section && scene.visibility === visibility)) return;
-      busy = true;
-      section = scene.section;
-      visibility = scene.visibility;
-      try {
-        const made = await capsOf(scene);
-        renderer.setCaps(made);
-        setCaps(made);
-      } finally {
-        busy = false;
-      }
-      // The cut may have moved on meanwhile.
-      await refreshCaps();
-    };
-    const show = (): void => {
-      const { scene, glide } = session.getState();
-      renderer.show(scene, glide && schemeRef.current.options.glide !== false);
-      void refreshCaps();
-    };
+    const { renderer, probes } = handle;
     const showAids = (): void => {
       const { grid, fourViews, maximised } = aids.getState();
       renderer.setGrid(grid);
       renderer.setPanes(panesOf(fourViews, maximised), sides.getState());
       if (!aids.getState().loupe) renderer.setLoupe(null);
     };
-    show();
     showAids();
-    const ends = [session.subscribe(show), aids.subscribe(showAids), sides.subscribe(showAids)];
+    const ends = [aids.subscribe(showAids), sides.subscribe(showAids)];
     const connected = connectControls({
       canvas: element,
       session,
@@ -155,7 +144,7 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
       aids,
       probes,
       frames: renderer.frames,
-      scheme: () => schemeRef.current,
+      scheme: () => schemeNow.current,
       onRectangle: setRectangle,
       onPivot: setPivot,
       onPointer: (at) => {
@@ -164,7 +153,7 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
         setPointer(at);
       },
       onNearHand: setNearHand,
-      onGesture: (gesture) => gestureRef.current?.(gesture),
+      onGesture: (gesture) => gestureNow.current?.(gesture),
     });
     setControls(connected);
     return () => {
@@ -173,7 +162,7 @@ export function useStage(prepared: Prepared | null, session: Session | null, sch
       setControls(null);
       setNearHand(null);
     };
-  }, [handle, session, sides, aids]);
+  }, [handle, session, sides, aids, schemeNow, gestureNow]);
 
   return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps, controls, nearHand };
 }

@@ -1,11 +1,11 @@
-import { type CriterionId, criterionInfo } from '@core/exercise';
+import { CRITERIA, type CriterionId } from '@core/criteria';
 
 const round = (x: number, digits: number): string => x.toFixed(digits);
 
 /** A criterion's value in the unit that people see. */
 export function shownValue(id: CriterionId, value: number | null): string {
   if (value === null) return '–';
-  switch (criterionInfo(id).shown) {
+  switch (CRITERIA[id].display) {
     case 'degrees':
       return `${round((value * 180) / Math.PI, 1)}°`;
     case 'octaves':

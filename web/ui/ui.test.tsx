@@ -1,8 +1,9 @@
 import { BUILT_IN_SCHEMES, TWO_BUTTON_MOUSE } from '@core';
+import { advice } from '@core/criteria';
 import { orientationFrom } from '@core/view';
-import { CallsTable } from '@web/islands/card/CallsTable';
-import { OrbitChart } from '@web/islands/card/OrbitChart';
-import { SectionChart } from '@web/islands/card/SectionChart';
+import { CallsTable } from '@web/goals/callView/CardDetail';
+import { OrbitChart } from '@web/goals/followOrbit/CardDetail';
+import { SectionChart } from '@web/goals/SectionChart';
 import { LiveAdvice, LiveBars } from '@web/islands/practise/LiveHelp';
 import { StepList } from '@web/islands/practise/StepList';
 import { ViewDial } from '@web/stage/dial/ViewDial';
@@ -149,11 +150,19 @@ describe('practise and its card', () => {
   });
 
   it('live help says the worst first, a hint in its place, and that all is right', () => {
-    const result = { id: 'direction' as const, full: 0, zero: 1, weight: 1, must: false, value: 0.5, points: 0.5, advice: 'Go round.' };
-    const closeness = { results: Array.from({ length: 7 }, () => result), worst: result };
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words={null} end="Hand in" />))).toBe('Go round.');
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words="Look left." end="Hand in" />))).toBe('Look left.');
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={{ results: [], worst: null }} words={null} end="Done" />))).toBe('All as asked: press Done.');
+    const result = { id: 'direction', label: 'Direction', shown: '29°', weight: 1, points: 0.5 };
+    const first = advice('goRound', { right: 0.5, higher: 0 });
+    const closeness = { results: Array.from({ length: 7 }, () => result), first, mendedBy: [] };
+    const scheme = TWO_BUTTON_MOUSE;
+    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words={null} end="Hand in" scheme={scheme} />))).toBe(
+      'Go 29° round to the right: drag left.',
+    );
+    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words="Look left." end="Hand in" scheme={scheme} />))).toBe('Look left.');
+    expect(
+      text(renderToStaticMarkup(<LiveAdvice closeness={{ results: [result], first: null, mendedBy: [] }} words={null} end="Done" scheme={scheme} />)),
+    ).toBe('All as asked: press Done.');
+    // Where one view tells nothing, nothing is said to be right.
+    expect(text(renderToStaticMarkup(<LiveAdvice closeness={{ results: [], first: null, mendedBy: [] }} words={null} end="Done" scheme={scheme} />))).toBe('');
     expect(renderToStaticMarkup(<LiveBars closeness={closeness} />).match(/role="group"/g)).toHaveLength(5);
     expect(renderToStaticMarkup(<LiveBars closeness={null} />)).not.toContain('closeness');
   });

@@ -1,16 +1,32 @@
+import { firstAdvice } from '@core/advice';
+import { type Advice, CRITERIA } from '@core/criteria';
 import type { Step } from '@core/exercise';
 import type { Mesh } from '@core/geometry';
-import type { LabelledScheme } from '@core/input';
-import type { Scene } from '@core/navigation';
-import { type CriterionResult, judgeNow, type ScoredModel, worstOf } from '@core/scoring';
+import type { ScoredModel } from '@core/model';
+import type { CommandKind, Scene } from '@core/navigation';
+import { judgeNow } from '@core/scoring';
 import type { View } from '@core/view';
+import { shownValue } from '@web/ui/shownValue';
 import { expose } from 'comlink';
 
 let model: ScoredModel | null = null;
 
+/** One criterion as the present scene meets it, with what a page shows of it: the page itself measures nothing. */
+export interface LiveBar {
+  readonly id: string;
+  readonly label: string;
+  readonly shown: string;
+  /** 0 … 1 */
+  readonly points: number;
+  readonly weight: number;
+}
+
 export interface Closeness {
-  readonly results: readonly CriterionResult[];
-  readonly worst: CriterionResult | null;
+  readonly results: readonly LiveBar[];
+  /** What to do first; null where all is as asked. Its words are made where the keys are known. */
+  readonly first: Advice | null;
+  /** Kinds of command that would mend something. */
+  readonly mendedBy: readonly CommandKind[];
 }
 
 const api = {
@@ -19,10 +35,14 @@ const api = {
     model = { mesh, home };
   },
   /** How close a scene comes to a step's goal, by the same functions that the server scores with. */
-  judge(step: Step, scene: Scene, scheme: LabelledScheme): Closeness | null {
+  judge(step: Step, scene: Scene): Closeness | null {
     if (!model) return null;
-    const results = judgeNow(step, model, scene, scheme);
-    return { results, worst: worstOf(results) };
+    const results = judgeNow(step, model, scene);
+    return {
+      results: results.map(({ id, value, points, weight }) => ({ id, label: CRITERIA[id].label, shown: shownValue(id, value), points, weight })),
+      first: firstAdvice(step, model, scene)?.advice ?? null,
+      mendedBy: results.flatMap(({ id, points }) => (points < 1 ? (CRITERIA[id].mendedBy ?? []) : [])),
+    };
   },
 };
 export type ClosenessWorker = typeof api;

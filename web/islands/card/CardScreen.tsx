@@ -1,19 +1,18 @@
-import { criterionInfo } from '@core/exercise';
-import type { CriterionResult, ScoreCard, StepDetail, StepResult } from '@core/scoring';
-import { Bar } from '@web/ui/Bar';
+import type { TraineeExercise } from '@core/exercise';
+import { type SentScheme, schemesReceived } from '@core/input';
+import type { ScoreCard, StepDetail, StepResult } from '@core/scoring';
+import { cardDetailOf } from '@web/goals/cardDetails';
 import { Flashes } from '@web/ui/Flashes';
+import { useKeyLabels } from '@web/ui/keyLabels';
 import { shownPoints } from '@web/ui/points';
-import { shownValue } from '@web/ui/shownValue';
-import type { ReactNode } from 'react';
-import type { Practised } from '../practise/useAttempt';
-import { CallsTable } from './CallsTable';
-import { OrbitChart } from './OrbitChart';
-import { SectionChart } from './SectionChart';
-import { StepPictures } from './StepPictures';
+import { type ReactNode, Suspense, useMemo } from 'react';
+import { CriteriaList } from './CriteriaList';
 
 interface Props {
   readonly card: ScoreCard;
-  readonly exercise: Practised;
+  readonly exercise: TraineeExercise & { readonly id: string };
+  /** The scheme that the attempt was made with: its gestures are named, by the keys of whoever reads. */
+  readonly scheme: SentScheme | null;
   readonly details: readonly StepDetail[];
   readonly meshHash: string;
   readonly pictures: readonly (string | null)[];
@@ -30,50 +29,6 @@ interface Props {
 }
 
 const HEADLINES = ['Not there yet', 'You found it', 'Well found', 'Dead on'] as const;
-
-/** Goals of which one last view tells the difference. */
-const PICTURED: ReadonlySet<string> = new Set(['matchView', 'frameIt', 'cutToReveal']);
-
-function Criteria({ results }: { readonly results: readonly CriterionResult[] }) {
-  const weighed = results.filter((r) => r.weight > 0);
-  const rest = results.filter((r) => r.weight === 0);
-  return (
-    <>
-      <ol className="divide-y divide-rule">
-        {weighed.map((r) => (
-          <li key={r.id} className="grid grid-cols-[11rem_1fr_3.5rem] items-center gap-4 py-2.5">
-            <Bar label={criterionInfo(r.id).label} shown={shownValue(r.id, r.value)} points={r.points} />
-            <p className={r.points >= 1 ? 'text-ink-soft' : ''}>
-              {r.advice}
-              {r.must && r.points === 0 && <strong className="ml-1 text-signal">This one must be met.</strong>}
-            </p>
-            <p className="text-right font-mono text-sm tabular-nums">
-              {Math.round(r.points * r.weight * 10) / 10}/{r.weight}
-            </p>
-          </li>
-        ))}
-      </ol>
-      {rest.length > 0 && (
-        <p className="mt-2 text-ink-soft text-sm">
-          Not counted here:{' '}
-          {rest.map((r, i) => (
-            <span key={r.id}>
-              {i > 0 && ', '}
-              {criterionInfo(r.id).label.toLowerCase()} <span className="font-mono">{shownValue(r.id, r.value)}</span>
-            </span>
-          ))}
-        </p>
-      )}
-    </>
-  );
-}
-
-function Detail({ detail }: { readonly detail: StepDetail | undefined }) {
-  if (detail?.kind === 'calls') return <CallsTable calls={detail.calls} />;
-  if (detail?.kind === 'orbit') return <OrbitChart detail={detail} />;
-  if (detail?.kind === 'section') return <SectionChart detail={detail} />;
-  return null;
-}
 
 function StepPart({
   result,
@@ -103,7 +58,12 @@ function StepPart({
 }
 
 /** The score card: flashes, what was earned and lost, the difference in pictures, and what to change. */
-export function CardScreen({ card, exercise, details, meshHash, pictures, learner, before, next, late = false, unlikely = [], actions }: Props) {
+export function CardScreen({ card, exercise, scheme: sent, details, meshHash, pictures, learner, before, next, late = false, unlikely = [], actions }: Props) {
+  const labels = useKeyLabels();
+  const scheme = useMemo(() => {
+    const found = sent ? schemesReceived([sent])[0] : undefined;
+    return found ? (labels ? { ...found, labels } : found) : null;
+  }, [sent, labels]);
   const change = before ? shownPoints(card.score) - shownPoints(before.score) : null;
   return (
     <div className="space-y-6">
@@ -173,15 +133,19 @@ export function CardScreen({ card, exercise, details, meshHash, pictures, learne
           points.
         </p>
       )}
-      {card.steps.map((result, i) => (
-        <StepPart key={result.id} result={result} index={i} many={card.steps.length > 1}>
-          {PICTURED.has(result.goal) && (
-            <StepPictures exercise={exercise} step={i} scene={result.scene} detail={details[i]} meshHash={meshHash} published={pictures[i] ?? null} />
-          )}
-          <Detail detail={details[i]} />
-          <Criteria results={result.criteria} />
-        </StepPart>
-      ))}
+      {card.steps.map((result, i) => {
+        const Detail = cardDetailOf(result.goal);
+        return (
+          <StepPart key={result.id} result={result} index={i} many={card.steps.length > 1}>
+            <Suspense fallback={<p className="mb-4 text-ink-soft text-sm">Drawing …</p>}>
+              {result.scene && (
+                <Detail exercise={exercise} step={i} scene={result.scene} detail={details[i]} meshHash={meshHash} published={pictures[i] ?? null} />
+              )}
+            </Suspense>
+            <CriteriaList results={result.criteria} reached={result.scene !== null} scheme={scheme} />
+          </StepPart>
+        );
+      })}
     </div>
   );
 }

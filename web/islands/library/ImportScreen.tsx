@@ -1,7 +1,7 @@
 import { boxOf } from '@core/geometry';
 import { sub } from '@core/math';
+import { defaultHome } from '@core/model';
 import type { Scene } from '@core/navigation';
-import { usualHome } from '@core/scoring';
 import type { View } from '@core/view';
 import type { Placement } from '@formats/placeMesh';
 import { prepareBytes } from '@web/stage/openModel';
@@ -57,7 +57,7 @@ export function ImportScreen({ revise }: Props) {
       return;
     }
     const made = await prepareBytes(preview.bytes as Uint8Array<ArrayBuffer>);
-    setPrepared({ prepared: made, home: usualHome(made.mesh), warnings: preview.warnings });
+    setPrepared({ prepared: made, home: defaultHome(made.mesh), warnings: preview.warnings });
     setState('ready');
   }, []);
 

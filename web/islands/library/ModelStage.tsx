@@ -1,15 +1,15 @@
 import { COMMAND_GROUP_IDS } from '@core/exercise';
 import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
+import { contextFor } from '@core/model';
 import { initialScene, type Scene } from '@core/navigation';
-import { contextFor } from '@core/scoring';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { ViewDial } from '@web/stage/dial/ViewDial';
 import { pickOf } from '@web/stage/panels/PartsPanel';
 import { PartTree } from '@web/stage/panels/PartTree';
 import type { Prepared } from '@web/stage/prepared';
+import { createRecorder, type Recorder } from '@web/stage/recorder';
 import { StageView } from '@web/stage/StageView';
-import { createSession, type Session } from '@web/stage/session';
 import { useCommand, useStage } from '@web/stage/useStage';
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
@@ -29,8 +29,8 @@ interface Props {
 
 /** A model on the stage with its part tree, to look at and to find its home view. */
 export function ModelStage({ prepared, home, label, onScene, landmarks = [], shown = null }: Props) {
-  const session: Session = useMemo(
-    () => createSession({ start: initialScene(home), context: contextFor({ mesh: prepared.mesh, home }), allowed: COMMAND_GROUP_IDS }),
+  const session: Recorder = useMemo(
+    () => createRecorder({ start: initialScene(home), context: contextFor({ mesh: prepared.mesh, home }), allowed: COMMAND_GROUP_IDS }),
     [prepared, home],
   );
   const stage = useStage(prepared, session, scheme);

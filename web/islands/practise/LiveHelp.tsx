@@ -1,6 +1,6 @@
-import { criterionInfo } from '@core/exercise';
+import { sentenceOf } from '@core/advice';
+import type { LabelledScheme } from '@core/input';
 import { Bar } from '@web/ui/Bar';
-import { shownValue } from '@web/ui/shownValue';
 import type { Closeness } from '@web/workers/closeness.worker';
 
 const MOST = 5;
@@ -11,14 +11,17 @@ interface AdviceProps {
   readonly words: string | null;
   /** What to press when nothing is left to change. */
   readonly end: string;
+  /** Whose gestures are named. */
+  readonly scheme: LabelledScheme;
 }
 
-/** One sentence: what most is to be changed, or the hint that was taken. */
-export function LiveAdvice({ closeness, words, end }: AdviceProps) {
-  const advice = words ?? (closeness ? (closeness.worst?.advice ?? `All as asked: press ${end}.`) : null);
+/** One sentence: what to do first, or the hint that was taken. Where one view tells nothing, nothing is said. */
+export function LiveAdvice({ closeness, words, end, scheme }: AdviceProps) {
+  const first = closeness?.first;
+  const told = closeness && closeness.results.length > 0 ? (first ? sentenceOf(first, scheme) : `All as asked: press ${end}.`) : null;
   return (
     <p className="min-h-7 font-bold font-display text-lg leading-7" aria-live="polite">
-      {advice}
+      {words ?? told}
     </p>
   );
 }
@@ -31,7 +34,7 @@ export function LiveBars({ closeness }: { readonly closeness: Closeness | null }
       {results.length > 0 && (
         <div className="grid grid-cols-5 gap-4" data-testid="closeness">
           {results.map((result) => (
-            <Bar key={result.id} label={criterionInfo(result.id).label} shown={shownValue(result.id, result.value)} points={result.points} />
+            <Bar key={result.id} label={result.label} shown={result.shown} points={result.points} />
           ))}
         </div>
       )}

@@ -1,7 +1,7 @@
-import type { Exercise } from '@core/exercise';
+import type { TraineeExercise } from '@core/exercise';
 import type { Scheme } from '@core/input';
-import { contextFor } from '@core/scoring';
-import type { Trace } from '@core/trace';
+import { contextFor } from '@core/model';
+import { TRACE_FORMAT, type Trace } from '@core/trace';
 import type { View } from '@core/view';
 import { hold } from '@web/keep/holding';
 import { createKeeper, type Keeper } from '@web/keep/keeper';
@@ -9,11 +9,12 @@ import { canKeep, dropKept, endedTrace, type KeptAttempt, keptAttempts, keptReco
 import { type Sent, sendKept } from '@web/keep/sending';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
-import { createSession, type Recorded, type Session } from '@web/stage/session';
+import { createRecorder, type Recorded, type Recorder } from '@web/stage/recorder';
 import { ask, send, wordsOf } from '@web/ui/api';
+import { useLatest } from '@web/ui/useLatest';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
-export type Practised = Exercise & { readonly id: string; readonly version: number };
+export type Practised = TraineeExercise & { readonly id: string; readonly version: number };
 
 export interface Opened {
   readonly id: string;
@@ -29,7 +30,7 @@ export const openOnServer =
     send<Opened>('/api/attempts', { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id });
 
 interface Running {
-  readonly session: Session;
+  readonly session: Recorder;
   readonly opened: Opened;
   readonly base: KeptAttempt['base'];
   /** Left out where nothing is kept: an author's own try, or a browser that keeps nothing. */
@@ -39,7 +40,7 @@ interface Running {
 
 export interface AttemptState {
   readonly prepared: Prepared | null;
-  readonly session: Session | null;
+  readonly session: Recorder | null;
   readonly opened: Opened | null;
   readonly error: string | null;
   /** An attempt that was broken off here, and may be gone on with. */
@@ -64,6 +65,8 @@ export interface AttemptOptions {
   readonly person: string | null;
   /** Told of the scheme that an attempt is gone on with. */
   readonly onScheme: (scheme: Scheme) => void;
+  /** Told of each attempt that begins or is gone on with. */
+  readonly onOpened: (session: Recorder) => void;
 }
 
 /** An attempt of this exercise that was broken off with something done, the newest. */
@@ -76,7 +79,7 @@ async function brokenOff(person: string, exercise: Practised): Promise<KeptAttem
 }
 
 /** One attempt: the model is loaded, the attempt opened or gone on with, a session recorded and kept. */
-export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = null, person, onScheme }: AttemptOptions): AttemptState {
+export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = null, person, onScheme, onOpened }: AttemptOptions): AttemptState {
   const [prepared, setPrepared] = useState<Prepared | null>(loaded);
   const [running, setRunning] = useState<Running | null>(null);
   const [offered, setOffered] = useState<KeptAttempt | null>(null);
@@ -100,9 +103,9 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
     async (opened: Opened, by: Scheme, letGo: (() => void) | null, from: (Recorded & { readonly pieces: number }) | null): Promise<void> => {
       if (!prepared) return;
       const { start, allowed } = exercise;
-      const session = createSession({ start, context: contextFor({ mesh: prepared.mesh, home }, start), allowed, ...(from ? { recorded: from } : {}) });
+      const session = createRecorder({ start, context: contextFor({ mesh: prepared.mesh, home }, start), allowed, ...(from ? { recorded: from } : {}) });
       const base: KeptAttempt['base'] = {
-        version: 1,
+        format: TRACE_FORMAT,
         exercise: { id: exercise.id, version: exercise.version },
         model: exercise.model,
         scheme: { id: by.id, revision: by.revision },
@@ -113,9 +116,10 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
       const written = from ? { pieces: from.pieces, moves: from.moves.length, events: from.events.length } : undefined;
       const keeper = kept ? createKeeper(person, { id: opened.id, title: exercise.title, base, scheme: by }, session, written) : null;
       current.current = { session, opened, base, keeper, letGo };
+      onOpened(session);
       setRunning(current.current);
     },
-    [prepared, exercise, home, person],
+    [prepared, exercise, home, person, onOpened],
   );
 
   const begin = useCallback(
@@ -169,8 +173,7 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
     })();
   }, [offered, person, begin, scheme, onScheme, run]);
 
-  const first = useRef({ begin, scheme });
-  first.current = { begin, scheme };
+  const first = useLatest({ begin, scheme });
   // Once the model is there: what was broken off is offered, or a new attempt begins.
   useEffect(() => {
     if (!prepared) return;
@@ -186,7 +189,7 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
       turn.current++;
       end();
     };
-  }, [prepared, exercise, person, end]);
+  }, [prepared, exercise, person, end, first]);
 
   // Time while the page is out of sight is not counted.
   useEffect(() => {

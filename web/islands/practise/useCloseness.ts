@@ -1,22 +1,14 @@
 import type { Step } from '@core/exercise';
-import type { LabelledScheme } from '@core/input';
-import type { Scene } from '@core/navigation';
+import { EMPTY_HISTORY, type Scene } from '@core/navigation';
 import type { View } from '@core/view';
 import type { Prepared } from '@web/stage/prepared';
-import type { Session } from '@web/stage/session';
+import type { Recorder } from '@web/stage/recorder';
 import type { Closeness, ClosenessWorker } from '@web/workers/closeness.worker';
 import { type Remote, releaseProxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 
 /** How close the present scene is, judged in a worker; while one judgement runs, only the newest scene waits. */
-export function useCloseness(
-  prepared: Prepared | null,
-  home: View,
-  session: Session | null,
-  step: Step | undefined,
-  scheme: LabelledScheme,
-  wanted: boolean,
-): Closeness | null {
+export function useCloseness(prepared: Prepared | null, home: View, session: Recorder | null, step: Step | null, wanted: boolean): Closeness | null {
   const [closeness, setCloseness] = useState<Closeness | null>(null);
   const worker = useRef<Promise<Remote<ClosenessWorker>> | null>(null);
 
@@ -46,7 +38,7 @@ export function useCloseness(
       while (waiting && !ended) {
         const { history: _, ...scene } = waiting;
         waiting = null;
-        const found = (await api.judge(step, { ...scene, history: { past: [], future: [], gesture: null, stash: [] } }, scheme)) as Closeness | null;
+        const found = (await api.judge(step, { ...scene, history: EMPTY_HISTORY })) as Closeness | null;
         if (!ended) setCloseness(found);
       }
       busy = false;
@@ -62,7 +54,7 @@ export function useCloseness(
       ended = true;
       unsubscribe();
     };
-  }, [session, step, scheme, wanted]);
+  }, [session, step, wanted]);
 
   return closeness;
 }

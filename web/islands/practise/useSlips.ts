@@ -1,33 +1,39 @@
-import type { Call } from '@core/exercise';
+import type { Prompt } from '@core/goals';
 import type { Gesture, KeyLabels, Scheme } from '@core/input';
 import type { CommandKind } from '@core/navigation';
-import { KINDS_FOR, slipOf } from '@core/progress';
-import type { Session } from '@web/stage/session';
+import { slipOf } from '@core/progress';
+import type { Recorder } from '@web/stage/recorder';
 import type { Closeness } from '@web/workers/closeness.worker';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 
 const KEPT = 'dial-home-earlier-scheme';
 
-/** What is asked for at this moment: the view that is called, or what would mend the worst of what is judged. */
-function wantedNow(call: Call | null, closeness: Closeness | null): readonly CommandKind[] {
-  if (call) return call.kind === 'face' ? ['normalTo'] : call.kind === 'opposite' ? ['opposite'] : ['standard'];
-  return (closeness?.worst && KINDS_FOR[closeness.worst.id]) ?? [];
+/** What is asked for at a moment. */
+export interface WantedNow {
+  readonly session: Recorder;
+  readonly step: number;
+  readonly prompt: Prompt | null;
+  readonly closeness: Closeness | null;
+}
+
+/** The commands that would give what is asked, or mend what is not yet as asked. */
+function kindsWanted({ prompt, closeness }: WantedNow): readonly CommandKind[] {
+  if (prompt?.code === 'call') return prompt.wants;
+  return closeness?.mendedBy ?? [];
 }
 
 export interface Slips {
   /** The scheme that the trainee comes from. */
   readonly earlierId: string;
   readonly setEarlier: (id: string) => void;
-  readonly onGesture: (gesture: Gesture) => void;
-  /** Where what is asked for is told to `onGesture`, which hears of gestures outside of drawing. */
-  readonly now: { current: { session: Session | null; call: Call | null; closeness: Closeness | null; step: number } };
+  /** Hears of a gesture, and of what was asked for when it was made. */
+  readonly onGesture: (gesture: Gesture, now: WantedNow) => void;
 }
 
 /** Notices habits of an earlier scheme, says gently what this one does instead, and counts them in the attempt. */
 export function useSlips(schemes: readonly Scheme[], present: Scheme, labels: KeyLabels | undefined): Slips {
   const [earlierId, setEarlierId] = useState(() => window.localStorage.getItem(KEPT) ?? '');
-  const now = useRef<Slips['now']['current']>({ session: null, call: null, closeness: null, step: 0 });
   const earlier = schemes.find((scheme) => scheme.id === earlierId && scheme.id !== present.id);
   return {
     earlierId,
@@ -35,13 +41,10 @@ export function useSlips(schemes: readonly Scheme[], present: Scheme, labels: Ke
       window.localStorage.setItem(KEPT, id);
       setEarlierId(id);
     },
-    now,
-    onGesture(gesture) {
-      const { session, call, closeness, step } = now.current;
-      if (!earlier || !session) return;
-      const slip = slipOf(earlier, present, gesture, wantedNow(call, closeness), labels);
+    onGesture(gesture, now) {
+      const slip = earlier && slipOf(earlier, present, gesture, kindsWanted(now), labels);
       if (!slip) return;
-      session.event({ kind: 'slip', step, gesture: slip.gesture, wanted: slip.wanted });
+      now.session.event({ kind: 'slip', step: now.step, gesture: slip.gesture, wanted: slip.wanted });
       toast(slip.words);
     },
   };

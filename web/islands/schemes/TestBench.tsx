@@ -1,5 +1,5 @@
 import { AXIS_NAMES, actionWords, type Binding, bindingFor, exampleGesture, type Scheme, triggerWords } from '@core/input';
-import { modifiersOf } from '@web/stage/hand/modifiers';
+import { modifiersOf } from '@web/stage/devices/modifiers';
 import { listenForMultiAxis } from '@web/stage/puck/multiAxisDevice';
 import { PuckPanel } from '@web/stage/puck/PuckPanel';
 import type { PuckListener } from '@web/stage/puck/puckFeed';

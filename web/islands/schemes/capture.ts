@@ -1,5 +1,5 @@
 import type { Modifier, Trigger } from '@core/input';
-import { modifiersOf } from '@web/stage/hand/modifiers';
+import { modifiersOf } from '@web/stage/devices/modifiers';
 
 /** What a hand did when it was asked to show a gesture. */
 export interface Captured {

@@ -1,5 +1,5 @@
 import { POINTER_BUTTONS, type PointerButton } from '@core/input';
-import { modifiersOf } from '@web/stage/hand/modifiers';
+import { modifiersOf } from '@web/stage/devices/modifiers';
 import { type PointerEvent, useRef } from 'react';
 import type { Captured } from './capture';
 

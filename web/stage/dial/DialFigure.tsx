@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { degreeWords } from './places';
+import { degreeWords } from './dialPlaces';
 
 /** Degrees written by a person; null when it is no angle. */
 export function degreesWritten(text: string): number | null {

@@ -4,7 +4,7 @@ import type { StandardName } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Tip } from '@web/ui/Tip';
 import { type KeyboardEvent, memo, type ReactNode } from 'react';
-import { ARC, arcPoint, MIDDLE, RING, ringPoint } from './places';
+import { ARC, arcPoint, MIDDLE, RING, ringPoint } from './dialPlaces';
 
 const MARKS: readonly { name: StandardName; words: string; azimuth: number; label?: string }[] = [
   { name: 'front', words: 'front', azimuth: 0, label: 'Front' },

@@ -4,10 +4,10 @@ import { anglesOf, type View, wrapAngle } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef, useState } from 'react';
-import { untilTakenBack } from '../hand/takeBack';
+import { untilCancelled } from '../devices/cancelWatch';
 import { DialFigure } from './DialFigure';
 import { DialButton, DialMarks } from './DialMarks';
-import { ARC, ARC_SHARE, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './places';
+import { ARC, ARC_SHARE, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './dialPlaces';
 
 interface Props {
   /** The view as drawn, also on its way to another. */
@@ -67,7 +67,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
       event.currentTarget.setPointerCapture(event.pointerId);
       const during = {
         moved: false,
-        end: untilTakenBack(() => {
+        end: untilCancelled(() => {
           held.current = null;
           if (during.moved) onCommand({ kind: 'cancel' }, during);
         }),

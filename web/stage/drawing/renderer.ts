@@ -10,7 +10,7 @@ import type { Frames } from '../frames';
 import { type Pane, panesOf } from '../panes';
 import type { Prepared } from '../prepared';
 import type { Picker } from '../probing/picking';
-import type { SideViews } from '../sides';
+import type { SquareViewStates } from '../squareViews';
 import { createSceneObjects, type SceneObjects } from './sceneObjects';
 
 const GLIDE_MS = 220;
@@ -38,7 +38,7 @@ export interface Renderer {
   picture(scene: Scene, width: number, caps?: Caps | null): string;
   setCaps(caps: Caps | null): void;
   /** Divides the stage; square panes have views of their own. */
-  setPanes(panes: readonly Pane[], sides: SideViews | null): void;
+  setPanes(panes: readonly Pane[], sides: SquareViewStates | null): void;
   setGrid(grid: GridPlane | null): void;
   /** Enlarges what lies about a frame point of the free view, in a square about it; null puts the loupe away. */
   setLoupe(at: FramePoint | null): void;
@@ -120,7 +120,7 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
   let lastDraw = 0;
   let currentCaps: Caps | null = null;
   let panes: readonly Pane[] = panesOf(false, null);
-  let sides: SideViews | null = null;
+  let sides: SquareViewStates | null = null;
   let loupe: FramePoint | null = null;
 
   const applySize = (): void => {

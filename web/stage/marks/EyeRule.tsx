@@ -2,10 +2,10 @@ import { EYE_HEIGHT, eyeHeightOver, type Scene } from '@core/navigation';
 import { byInterface } from '@core/trace';
 import { eyeOf } from '@core/view';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import { untilTakenBack } from '../hand/takeBack';
+import { untilCancelled } from '../devices/cancelWatch';
 import type { Probes } from '../probing/probes';
 import { floorUnder } from '../probing/walking';
-import type { Session } from '../session';
+import type { Recorder } from '../recorder';
 
 /** The rule shows at least this much, metres. */
 const LEAST = 2.4;
@@ -13,7 +13,7 @@ const FINE = 0.01;
 const COARSE = 0.1;
 
 interface Props {
-  readonly session: Session;
+  readonly session: Recorder;
   readonly scene: Scene;
   readonly probes: Probes;
 }
@@ -71,7 +71,7 @@ export function EyeRule({ session, scene, probes }: Props) {
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           const id = session.newGesture();
-          const end = untilTakenBack(() => {
+          const end = untilCancelled(() => {
             held.current = null;
             session.perform([{ kind: 'cancel' }], byInterface(id, 'eye rule'));
           });

@@ -3,15 +3,15 @@ import { Maximize2, Minimize2 } from 'lucide-react';
 import { useStore } from 'zustand';
 import type { Aids } from '../aids';
 import { type PaneName, panesOf } from '../panes';
-import type { Session } from '../session';
-import type { Sides } from '../sides';
+import type { Recorder } from '../recorder';
+import type { SquareViews } from '../squareViews';
 
 const NAMES: Record<PaneName, string> = { top: 'Top', free: 'Free', front: 'Front', right: 'Right' };
 
 interface Props {
   readonly aids: Aids;
-  readonly sides: Sides;
-  readonly session: Session;
+  readonly sides: SquareViews;
+  readonly session: Recorder;
 }
 
 /** Names and rims of a divided stage, with what can be done to each pane. */

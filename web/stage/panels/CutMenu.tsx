@@ -1,8 +1,8 @@
 import type { Mesh } from '@core/geometry';
 import { type Scheme, shortcutFor } from '@core/input';
 import type { Vec3 } from '@core/math';
+import { centreOf } from '@core/model';
 import type { Command, Scene } from '@core/navigation';
-import { centreOf } from '@core/scoring';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Scissors } from 'lucide-react';
 import { Popover } from 'radix-ui';
@@ -15,7 +15,7 @@ interface Props {
   readonly onCommand: (command: Command) => void;
 }
 
-/** Places a cut: along the picked face, or along one of the three main directions through the picked point or the model's middle. */
+/** PointerPlaces a cut: along the picked face, or along one of the three main directions through the picked point or the model's middle. */
 export function CutMenu({ scene, mesh, scheme, onCommand }: Props) {
   const labels = useKeyLabels();
   const { point, normal } = scene.selection;

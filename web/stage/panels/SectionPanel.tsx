@@ -1,8 +1,8 @@
 import type { Mesh, Plane } from '@core/geometry';
 import { commandWords, type Scheme, shortcutFor } from '@core/input';
 import { addScaled, dot, fromAxisAngle, rightOf, rotate, unit, upOf, type Vec3 } from '@core/math';
+import { centreOf } from '@core/model';
 import type { Command, Scene } from '@core/navigation';
-import { centreOf } from '@core/scoring';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Tip } from '@web/ui/Tip';
 import type { Caps } from '@web/workers/makeCaps';

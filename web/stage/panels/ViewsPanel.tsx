@@ -1,4 +1,4 @@
-import { type Command, type KeptScene, recall, type Scene } from '@core/navigation';
+import { type Command, commandsToRecall, type KeptScene, type Scene } from '@core/navigation';
 import type { SavedViewSeen } from '@server/services/savedViews';
 import { send, wordsOf } from '@web/ui/api';
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react';
@@ -83,7 +83,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
               <button
                 type="button"
                 className="min-w-0 flex-1 truncate text-left font-semibold text-sm hover:underline"
-                onClick={() => onRecall(recall(scene, view.scene))}
+                onClick={() => onRecall(commandsToRecall(scene, view.scene))}
               >
                 {view.name}
               </button>

@@ -1,7 +1,7 @@
 import type { Mesh } from '@core/geometry';
 import { dot, sub } from '@core/math';
+import { subjectOf } from '@core/model';
 import { initialScene, type Scene } from '@core/navigation';
-import { subjectOf } from '@core/scoring';
 import { boxes } from '@core/tests/meshes';
 import { crate, start } from '@core/tests/practice';
 import { orientationFrom, project, type View } from '@core/view';

@@ -1,7 +1,7 @@
 import { boxOf, middleOf, partsInBox, partsUnder } from '@core/geometry';
 import type { FrameRectangle } from '@core/input';
 import { dot, scale, type Vec3 } from '@core/math';
-import { type Command, type Scene, standAt } from '@core/navigation';
+import { type Command, commandsToStand, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT } from '@core/view';
 import type { Prepared } from '../prepared';
 import { type Caster, createCaster, type Picker, pickerOf } from './picking';
@@ -74,11 +74,11 @@ export function createProbes(prepared: Prepared): Probes {
       if (at) {
         const normal = at.normal && (dot(at.normal, [eye[0] - at.point[0], eye[1] - at.point[1], eye[2] - at.point[2]]) < 0 ? scale(at.normal, -1) : at.normal);
         const place = standingPlace(cast, scene, at.point, normal, ground);
-        return place && standAt(scene.view, place);
+        return place && commandsToStand(scene.view, place);
       }
       const inside = eye.every((x, axis) => x >= (box.min[axis] as number) && x <= (box.max[axis] as number));
       const place = inside ? standingPlace(cast, scene, eye, undefined, ground) : null;
-      return place && standAt(scene.view, place);
+      return place && commandsToStand(scene.view, place);
     },
   };
 }

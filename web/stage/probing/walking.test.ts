@@ -1,4 +1,4 @@
-import { apply, type Command, initialScene, type Scene, standAt } from '@core/navigation';
+import { apply, type Command, commandsToStand, initialScene, type Scene } from '@core/navigation';
 import { boxes } from '@core/tests/meshes';
 import { eyeOf, FRAME, orientationFrom } from '@core/view';
 import { STEP_ANGLE, STEPS, STOREY, tower } from '@demo/models';
@@ -16,7 +16,7 @@ const front = initialScene({
   fovY: 1,
 });
 const standing = (at: readonly [number, number, number], height = 1.6): Scene =>
-  standAt(front.view, at, height).reduce((scene, command) => apply(scene, command, context), front);
+  commandsToStand(front.view, at, height).reduce((scene, command) => apply(scene, command, context), front);
 const solid = { onFloor: true, walls: true, ground: 0 };
 
 const room = boxes([

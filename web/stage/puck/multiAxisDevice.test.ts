@@ -1,9 +1,9 @@
 import { PUCK_DESCRIPTOR, puckReports, SIX_AXIS_PUCK } from '@core/input';
-import { contextFor } from '@core/scoring';
+import { contextFor } from '@core/model';
 import { simulatePuck } from '@core/simulation';
 import { crate, start } from '@core/tests/practice';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { createSession } from '../session';
+import { createRecorder } from '../recorder';
 import { createReportReader, describeReports } from './multiAxisDevice';
 import { createPuckFeed, puckToSession } from './puckFeed';
 import { playReports } from './puckPlayer';
@@ -93,7 +93,7 @@ function pictures(): (ms: number) => void {
 
 it('strokes last from picture to picture, and from rest to rest are one gesture of the session', () => {
   const draw = pictures();
-  const session = createSession({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'recover'] });
+  const session = createRecorder({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom', 'recover'] });
   const listener = puckToSession(session, SIX_AXIS_PUCK);
   const feed = createPuckFeed(() => listener);
   feed.axes([0, 0, 0, 0, 0, 0.8]);
@@ -106,6 +106,8 @@ it('strokes last from picture to picture, and from rest to rest are one gesture 
   feed.button(1);
   expect(session.moves.map((m) => [m.command.kind, m.gesture?.id])).toEqual([
     ['orbit', 1],
+    ['orbit', 1],
+    // What was left of the movement when the cap came to rest.
     ['orbit', 1],
     ['pan', 2],
     ['fit', 3],
@@ -159,4 +161,44 @@ it('a script that is stopped brings the cap to rest no later than its silence', 
   for (let i = 0; i < 60; i++) draw(20);
   expect(heard.at(-1)).toEqual([0, 0, 0, 0, 0, 0]);
   expect(heard).toHaveLength(count);
+});
+
+it('a script gives the same commands at the same moments, however late pictures come and however many are dropped', () => {
+  const reports = simulatePuck(
+    [
+      { axes: [0, 0, 0, 0, 0.4, 1], seconds: 0.7 },
+      { axes: [0, -0.6, 0, 0, 0, 0], seconds: 0.5 },
+      { axes: [0, 0, 0, 0, 0, 0], seconds: 0.2 },
+      { axes: [0, 0, 0, 0, 0, -0.5], seconds: 0.4 },
+    ],
+    125,
+    7,
+  );
+  const made = (pictureAfter: (n: number) => number) => {
+    const draw = pictures();
+    const session = createRecorder({ start, context: contextFor(crate, start), allowed: ['orbit', 'panZoom'] });
+    const listener = puckToSession(session, SIX_AXIS_PUCK);
+    const feed = createPuckFeed(() => listener);
+    const device = createReportReader(PUCK_DESCRIPTOR, { onAxes: feed.axes, onButton: feed.button, onIgnored: () => {} }, { scripted: true });
+    const begin = performance.now();
+    let sent = begin;
+    feed.follow(() => sent);
+    playReports(reports, device.report, {
+      onTime: () => {},
+      onSent: (at) => {
+        sent = at;
+      },
+      onEnd: device.stop,
+    });
+    for (let n = 0; performance.now() - begin < 6000; n++) draw(pictureAfter(n));
+    const opened = session.moves[0]?.t ?? 0;
+    return session.moves.map(({ t, command, gesture }) => ({ t: Math.round((t - opened) * 1e3), command, gesture }));
+  };
+  const smooth = made(() => 16);
+  expect(smooth.length).toBeGreaterThan(60);
+  expect(new Set(smooth.map((m) => m.gesture?.id)).size).toBeGreaterThanOrEqual(2);
+  // Late, very late, and with pictures that never came.
+  expect(made(() => 33)).toEqual(smooth);
+  expect(made((n) => (n % 7 === 3 ? 900 : 16))).toEqual(smooth);
+  expect(made((n) => 5 + ((n * 37) % 240))).toEqual(smooth);
 });

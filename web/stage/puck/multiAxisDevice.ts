@@ -70,8 +70,15 @@ export interface MultiAxisListener {
   readonly onRefused: (why: string) => void;
 }
 
-/** Keeps the state of a device from its reports, however they are split, and comes to rest when they stop. */
-export function createReportReader(descriptor: ReportDescriptor, listener: Pick<MultiAxisListener, 'onAxes' | 'onButton' | 'onIgnored'>) {
+/**
+ * Keeps the state of a device from its reports, however they are split, and comes to rest when they stop. `scripted`: the
+ * reports have moments of their own and may come late, so that silence means nothing.
+ */
+export function createReportReader(
+  descriptor: ReportDescriptor,
+  listener: Pick<MultiAxisListener, 'onAxes' | 'onButton' | 'onIgnored'>,
+  { scripted = false } = {},
+) {
   const axes = [0, 0, 0, 0, 0, 0];
   let pressed: readonly number[] = [];
   let ignored = 0;
@@ -97,7 +104,7 @@ export function createReportReader(descriptor: ReportDescriptor, listener: Pick<
       for (const button of read.buttons ?? []) if (!pressed.includes(button)) listener.onButton(button);
       if (read.buttons) pressed = read.buttons;
       clearTimeout(rest);
-      rest = setTimeout(stop, SILENCE_MS);
+      if (!scripted) rest = setTimeout(stop, SILENCE_MS);
     },
   };
 }

@@ -10,28 +10,34 @@ export interface PuckPlayer {
   stop(): void;
 }
 
-/** Sends reports when they are due, each with its own moment, so that a slow page plays the same motion. `onEnd`: all was sent, or it was stopped. */
-export function playReports(
-  reports: readonly TimedReport[],
-  send: (id: number, data: Uint8Array, at: number) => void,
-  { onTime, onEnd }: { onTime: (seconds: number) => void; onEnd: () => void },
-): PuckPlayer {
+interface Hearing {
+  /** Seconds of the script, for who watches it. */
+  readonly onTime: (seconds: number) => void;
+  /** Up to which moment of the page's clock, ms, all reports have been sent. */
+  readonly onSent?: (at: number) => void;
+  /** All was sent, or it was stopped. */
+  readonly onEnd: () => void;
+}
+
+/** Sends reports when they are due, each with its own moment: however slow the page is, the same motion is played. */
+export function playReports(reports: readonly TimedReport[], send: (id: number, data: Uint8Array, at: number) => void, hearing: Hearing): PuckPlayer {
   const begin = performance.now();
   let next = 0;
   let frame = requestAnimationFrame(function tick() {
     const seconds = (performance.now() - begin) / 1000;
     for (let report = reports[next]; report && report.t <= seconds; report = reports[++next]) send(report.id, report.data, begin + report.t * 1000);
+    hearing.onSent?.(begin + Math.min(seconds, reports[next] ? seconds : (reports.at(-1)?.t ?? 0)) * 1000);
     if (next >= reports.length) {
-      onEnd();
+      hearing.onEnd();
       return;
     }
-    onTime(seconds);
+    hearing.onTime(seconds);
     frame = requestAnimationFrame(tick);
   });
   return {
     stop() {
       cancelAnimationFrame(frame);
-      onEnd();
+      hearing.onEnd();
     },
   };
 }

@@ -1,6 +1,7 @@
 import { PUCK_DESCRIPTOR, puckReports, type SixAxes } from '@core/input';
 import { type PuckStroke, simulatePuck } from '@core/simulation/simulatePuck';
-import { useEffect, useRef, useState } from 'react';
+import { useLatest } from '@web/ui/useLatest';
+import { useEffect, useState } from 'react';
 import type { Frames } from '../frames';
 import { createReportReader, listenForMultiAxis } from './multiAxisDevice';
 import { createPuckFeed, type PuckFeed, type PuckListener } from './puckFeed';
@@ -14,6 +15,7 @@ const RATE = 125;
 interface Parts {
   readonly feed: PuckFeed;
   readonly reader: ReturnType<typeof createReportReader>;
+  readonly scripted: ReturnType<typeof createReportReader>;
   end: (() => void) | null;
   again: number;
   player: PuckPlayer | null;
@@ -34,28 +36,28 @@ export interface Puck {
 
 /** The simulated device and a real one, through the same reader and the same feed. */
 export function usePuck(listener: PuckListener, frames?: Frames): Puck {
-  const heard = useRef(listener);
-  heard.current = listener;
+  const heard = useLatest(listener);
   const [device, setDevice] = useState<string | null>(null);
   const [playing, setPlaying] = useState<number | null>(null);
-  const held = useRef<Parts | null>(null);
-  if (!held.current) {
+  const [parts] = useState((): Parts => {
     const feed = createPuckFeed(() => heard.current, frames);
-    held.current = {
+    const heardBy = { onAxes: feed.axes, onButton: feed.button, onIgnored: () => {} };
+    return {
       feed,
-      reader: createReportReader(PUCK_DESCRIPTOR, { onAxes: feed.axes, onButton: feed.button, onIgnored: () => {} }),
+      reader: createReportReader(PUCK_DESCRIPTOR, heardBy),
+      scripted: createReportReader(PUCK_DESCRIPTOR, heardBy, { scripted: true }),
       end: null,
       again: 0,
       player: null,
     };
-  }
-  const parts = held.current;
+  });
   useEffect(
     () => () => {
       window.clearInterval(parts.again);
       parts.player?.stop();
       parts.end?.();
       parts.reader.stop();
+      parts.scripted.stop();
       parts.feed.dispose();
     },
     [parts],
@@ -76,11 +78,17 @@ export function usePuck(listener: PuckListener, frames?: Frames): Puck {
       window.clearInterval(parts.again);
       parts.player?.stop();
       setPlaying(0);
-      parts.player = playReports(simulatePuck(script, RATE, seed, tremor), parts.reader.report, {
+      let sent = performance.now();
+      parts.feed.follow(() => sent);
+      parts.player = playReports(simulatePuck(script, RATE, seed, tremor), parts.scripted.report, {
         onTime: setPlaying,
+        onSent: (at) => {
+          sent = at;
+        },
         onEnd: () => {
           parts.player = null;
-          parts.reader.stop();
+          parts.scripted.stop();
+          parts.feed.follow(null);
           setPlaying(null);
         },
       });

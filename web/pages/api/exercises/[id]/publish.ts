@@ -8,11 +8,9 @@ const body = z.object({ pictures: z.array(z.base64().max(1_500_000).nullable()).
 
 export const POST = staffEndpoint(async (who, context) => {
   const { pictures } = await readJson(context.request, body, MOST.pictures);
-  return {
-    version: await publish(
-      who,
-      param(context, 'id'),
-      pictures.map((text) => (text === null ? null : new Uint8Array(Buffer.from(text, 'base64')))),
-    ),
-  };
+  return publish(
+    who,
+    param(context, 'id'),
+    pictures.map((text) => (text === null ? null : new Uint8Array(Buffer.from(text, 'base64')))),
+  );
 });

@@ -1,0 +1,33 @@
+import type { Plane } from '../geometry';
+import type { Vec3 } from '../math';
+import type { Margins } from '../measures';
+import type { Scene } from '../navigation';
+import type { View } from '../view';
+import type { Call } from './call';
+
+/** A way round a pivot as it was recorded: seconds and views. */
+export interface Line {
+  readonly pivot: Vec3;
+  readonly path: readonly { readonly t: number; readonly view: View }[];
+}
+
+/** What a goal asks for, in the terms that criteria are measured by. A goal gives what it has; criteria know no goal. */
+export interface Aim {
+  /** Part ids that size, place and visibility look at; none: the whole model. */
+  readonly subject: readonly string[];
+  /** The scene to reach. */
+  readonly target: Scene | null;
+  /** The cut to reach, and which parts it is compared on where the attempt shows none of those it goes through. */
+  readonly cut: Plane | null;
+  readonly cutParts: Scene['visibility'];
+  /** Free space asked for round the subject. */
+  readonly margins: Margins | null;
+  /** Parts that must be seen after the cut. */
+  readonly reveal: readonly string[] | null;
+  readonly calls: { readonly list: readonly Call[]; readonly order: 'asGiven' | 'random' } | null;
+  readonly line: Line | null;
+  /** Whether it is about standing and looking rather than going round. */
+  readonly standing: boolean;
+}
+
+export const NO_AIM: Aim = { subject: [], target: null, cut: null, cutParts: {}, margins: null, reveal: null, calls: null, line: null, standing: false };

@@ -1,0 +1,22 @@
+import type { Advice } from './advice';
+import { CALL_CRITERIA } from './calls';
+import type { CriterionSpec } from './criterion';
+import { FRAMING_CRITERIA } from './framing';
+import { HAND_CRITERIA } from './hand';
+import type { Measured } from './measured';
+import { PATH_CRITERIA } from './path';
+import { SECTION_CRITERIA } from './section';
+import { VIEW_CRITERIA } from './view';
+
+/** Every criterion by its id. The tables of `docs/scoring.md`, of the builder and of the card are made from it. */
+const ALL = { ...VIEW_CRITERIA, ...FRAMING_CRITERIA, ...SECTION_CRITERIA, ...CALL_CRITERIA, ...PATH_CRITERIA, ...HAND_CRITERIA } as const;
+
+export type CriterionId = keyof typeof ALL;
+export const CRITERIA: Readonly<Record<CriterionId, CriterionSpec>> = ALL;
+export const CRITERION_IDS = Object.keys(ALL) as [CriterionId, ...CriterionId[]];
+
+/** Value of a criterion in its own unit; null when it cannot be computed, which earns nothing. */
+export const measure = (id: CriterionId, m: Measured): number | null => CRITERIA[id].measure(m);
+
+/** What to change about a criterion whose value is `value`. */
+export const advise = (id: CriterionId, m: Measured, value: number | null): Advice => CRITERIA[id].advise(m, value);

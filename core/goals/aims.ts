@@ -1,0 +1,27 @@
+import type { Aim } from '../criteria';
+import type { SkillId } from '../exercise/skills';
+import type { Scene } from '../navigation';
+import { callViewAim } from './callView/aim';
+import { cutToRevealAim } from './cutToReveal/aim';
+import { followOrbitAim } from './followOrbit/aim';
+import { frameItAim } from './frameIt/aim';
+import type { GoalAim } from './goalAim';
+import type { Goal, GoalKindId, GoalOf } from './kinds';
+import { matchViewAim } from './matchView/aim';
+
+/** What each kind of goal asks for. */
+const AIMS = {
+  matchView: matchViewAim,
+  callView: callViewAim,
+  followOrbit: followOrbitAim,
+  frameIt: frameItAim,
+  cutToReveal: cutToRevealAim,
+} satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
+
+const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;
+
+/** What a step asks for, in the terms of the criteria. */
+export const aimOf = ({ goal, skill }: { readonly goal: Goal; readonly skill: SkillId }): Aim => aimOfKind(goal).aim(goal, skill);
+
+/** The scene that a goal's target picture shows; null where a picture tells nothing. */
+export const picturedBy = (goal: Goal, start: Scene): Scene | null => aimOfKind(goal).pictured(goal, start);

@@ -1,0 +1,44 @@
+import type { CallResult, Evidence } from '../criteria';
+import type { Polygon } from '../geometry';
+import type { Framing } from '../measures';
+import type { ScoredModel } from '../model';
+
+/** A direction to the eye as azimuth and elevation, radians; azimuths run on past half a turn, so that a path is one line. */
+export interface Unrolled {
+  readonly azimuth: number;
+  readonly elevation: number;
+}
+
+/** What a card draws of a step beside its points. */
+export type StepDetail =
+  | { readonly kind: 'none' }
+  | { readonly kind: 'calls'; readonly calls: readonly Omit<CallResult, 'view'>[] }
+  | {
+      readonly kind: 'orbit';
+      readonly path: readonly Unrolled[];
+      readonly reference: readonly Unrolled[];
+      readonly pairs: readonly (readonly [number, number])[];
+      /** Number of the pair that is farthest apart. */
+      readonly worst: number;
+    }
+  | {
+      readonly kind: 'frame';
+      /** The subject's outline on the screen, frame heights. */
+      readonly outline: readonly (readonly [u: number, v: number])[];
+      readonly box: Framing['box'];
+      readonly asked: Framing['box'];
+      readonly margins: { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number };
+    }
+  | {
+      readonly kind: 'section';
+      readonly mine: readonly Polygon[];
+      readonly target: readonly Polygon[];
+      /** Square metres. */
+      readonly mineArea: number;
+      readonly targetArea: number;
+    };
+
+/** Makes what a card draws of a step of one kind of goal. */
+export type MakeDetail<G> = (goal: G, evidence: Evidence, model: ScoredModel) => StepDetail;
+
+export const NO_DETAIL: StepDetail = { kind: 'none' };

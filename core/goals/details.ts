@@ -1,0 +1,18 @@
+import { callViewDetail } from './callView/detail';
+import { cutToRevealDetail } from './cutToReveal/detail';
+import type { MakeDetail } from './detail';
+import { followOrbitDetail } from './followOrbit/detail';
+import { frameItDetail } from './frameIt/detail';
+import type { Goal, GoalKindId, GoalOf } from './kinds';
+import { matchViewDetail } from './matchView/detail';
+
+/** What a card draws of each kind of goal. */
+const DETAILS = {
+  matchView: matchViewDetail,
+  callView: callViewDetail,
+  followOrbit: followOrbitDetail,
+  frameIt: frameItDetail,
+  cutToReveal: cutToRevealDetail,
+} satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
+
+export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

@@ -1,0 +1,95 @@
+import type { z } from 'zod';
+import type { Call } from '../criteria';
+import type { Criterion } from '../criteria/criterionSchema';
+import type { CommandGroupId } from '../exercise/commandGroups';
+import type { SkillId } from '../exercise/skills';
+import type { ScoredModel } from '../model';
+import type { Command, CommandKind, Scene } from '../navigation';
+import type { TraceEvent } from '../trace';
+import type { GoalAim } from './goalAim';
+
+/** A criterion that a goal can be judged by, as it is added: `standard` ones are there from the beginning. */
+export interface CriterionChoice extends Criterion {
+  readonly standard: boolean;
+}
+
+/** What makes a step impossible or unfair, and the field to mend it at, from the step on; `allowed` is the exercise's own. */
+export interface Fault {
+  readonly message: string;
+  readonly field: 'goal' | 'criteria' | 'allowed' | 'start';
+}
+
+/** What the exercise round a goal says. */
+export interface Rules {
+  readonly allowed: readonly CommandGroupId[];
+  readonly start: Scene;
+  readonly skill: SkillId;
+}
+
+/**
+ * One kind of goal. `G`: its data as an author makes it; `R`: what a trainee's browser may hold while the target is hidden,
+ * parsed by a strict schema of its own, on which task and panel run.
+ */
+export interface GoalKind<G extends { readonly kind: string }, R extends { readonly kind: string }> extends GoalAim<G> {
+  readonly id: G['kind'];
+  readonly label: string;
+  /** What it asks of a trainee, in a sentence. */
+  readonly says: string;
+  readonly schema: z.ZodType<G>;
+  readonly redactedSchema: z.ZodType<R>;
+  /** What a new step begins with. */
+  create(scene: Scene): G;
+  /** What it can be judged by, with default tolerances and weights. */
+  criteria(goal: G): readonly CriterionChoice[];
+  /** All parts that it names. */
+  partsNamed(goal: G): readonly string[];
+  faults(goal: G, rules: Rules, model: ScoredModel): readonly Fault[];
+  /** What a trainee's browser may hold while the target is hidden: nothing of where it is. */
+  redact(goal: G, start: Scene): R;
+}
+
+/** What a step asks for at this moment, beside its brief. */
+export type Prompt =
+  | {
+      readonly code: 'call';
+      readonly call: AskedCall;
+      readonly number: number;
+      readonly count: number;
+      /** Kinds of command that would give it at once. */
+      readonly wants: readonly CommandKind[];
+    }
+  | { readonly code: 'allCalled' };
+
+/** A call as it is asked: of a face that is kept secret only the name. */
+export type AskedCall = Exclude<Call, { kind: 'face' }> | { readonly kind: 'face'; readonly name: string };
+
+/** What a task writes into the attempt; the step and the moment are added by who runs it. */
+export type TaskEvent = { readonly kind: 'shown' | 'answer'; readonly call: number };
+
+export interface TaskInput {
+  /** Seconds from opening. */
+  readonly t: number;
+  /** The scene at this moment. */
+  readonly scene: Scene;
+  /** What has just been done, or was written down. With neither, only time has passed. */
+  readonly command?: Command;
+  readonly event?: TraceEvent;
+  /** The learner says that this is it. */
+  readonly confirm?: true;
+}
+
+export interface TaskStep<S> {
+  readonly state: S;
+  readonly events: readonly TaskEvent[];
+  readonly prompt: Prompt | null;
+  /** Whether nothing is left to be asked. */
+  readonly done: boolean;
+  /** When time alone may change something, seconds from opening; null: only an input does. */
+  readonly again: number | null;
+}
+
+/** What a goal asks for in the course of a step: pure, so that the stage, the simulated hand and the server run the same. */
+export interface GoalTask<R, S> {
+  begin(goal: R, seed: number): S;
+  next(goal: R, state: S, input: TaskInput): TaskStep<S>;
+}

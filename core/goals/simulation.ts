@@ -1,0 +1,19 @@
+import type { Actor } from '../simulation/actor';
+import { simulateCallView } from './callView/simulate';
+import { simulateCutToReveal } from './cutToReveal/simulate';
+import { simulateFollowOrbit } from './followOrbit/simulate';
+import { simulateFrameIt } from './frameIt/simulate';
+import type { Goal, GoalKindId, GoalOf } from './kinds';
+import { simulateMatchView } from './matchView/simulate';
+
+/** How a simulated learner goes about each kind of goal. */
+const SIMULATIONS = {
+  matchView: simulateMatchView,
+  callView: simulateCallView,
+  followOrbit: simulateFollowOrbit,
+  frameIt: simulateFrameIt,
+  cutToReveal: simulateCutToReveal,
+} satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
+
+/** Does a step of this goal. */
+export const simulateGoal = (actor: Actor, goal: Goal): void => (SIMULATIONS[goal.kind] as (actor: Actor, goal: Goal) => void)(actor, goal);

@@ -1,0 +1,19 @@
+import { callViewTask } from './callView/task';
+import { cutToRevealTask } from './cutToReveal/task';
+import { followOrbitTask } from './followOrbit/task';
+import { frameItTask } from './frameIt/task';
+import type { GoalTask } from './goalKind';
+import type { GoalKindId, RedactedGoal, RedactedOf } from './kinds';
+import { matchViewTask } from './matchView/task';
+
+/** What each kind of goal asks for in the course of a step. */
+const TASKS = {
+  matchView: matchViewTask,
+  callView: callViewTask,
+  followOrbit: followOrbitTask,
+  frameIt: frameItTask,
+  cutToReveal: cutToRevealTask,
+} satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
+
+/** The task of a goal; its state is known to itself alone. */
+export const taskOf = (goal: RedactedGoal): GoalTask<RedactedGoal, unknown> => TASKS[goal.kind] as unknown as GoalTask<RedactedGoal, unknown>;

@@ -1,0 +1,8 @@
+/** How far one thing is from another: views, framings, pictures, cuts, paths. Knows no exercise. */
+export * from './framing';
+export * from './lost';
+export * from './orientation';
+export * from './paths';
+export * from './pictures';
+export * from './section';
+export * from './sparc';

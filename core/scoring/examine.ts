@@ -1,0 +1,69 @@
+import { CRITERIA } from '../criteria';
+import type { Exercise } from '../exercise';
+import { kindOf } from '../goals';
+import type { ScoredModel } from '../model';
+import { TRACE_FORMAT, type Trace } from '../trace';
+import { gainOf, type Judged, startIsTarget } from './points';
+import { startPoints } from './startPoints';
+
+/** What is wrong with an exercise, or may be unfair, in words, and the field to mend it at. */
+export interface Finding {
+  readonly message: string;
+  readonly field: string;
+}
+
+const tenths = (x: number): number => Math.round(x * 10) / 10;
+
+const startOf = (content: Exercise): Trace => ({
+  format: TRACE_FORMAT,
+  exercise: { id: 'examined', version: 0 },
+  model: content.model,
+  scheme: { id: 'none', revision: 1 },
+  start: content.start,
+  seed: 0,
+  moves: [],
+  events: [],
+  end: 0,
+});
+
+/** What each criterion of an exercise would earn untouched, as it counts. */
+const untouchedOf = (content: Exercise, model: ScoredModel): Judged[][] => {
+  const points = startPoints(content.steps, model, startOf(content));
+  return content.steps.map((step, i) =>
+    step.criteria.map((criterion, k) => ({ points: 0, startPoints: points[i]?.[k] ?? 0, weight: criterion.weight, must: criterion.must ?? false })),
+  );
+};
+
+/** Looks an exercise through before it is published. `faults` keep it from that, `warnings` do not. */
+export function examineExercise(content: Exercise, model: ScoredModel): { readonly faults: readonly Finding[]; readonly warnings: readonly Finding[] } {
+  const parts = new Set(model.mesh.parts.map((part) => part.id));
+  const faults = content.steps.flatMap((step, i): Finding[] => {
+    const kind = kindOf(step.goal);
+    const unknown = kind.partsNamed(step.goal).find((id) => !parts.has(id));
+    if (unknown !== undefined) return [{ message: `Step ${i + 1}: the model has no part "${unknown}".`, field: `steps.${i}.goal` }];
+    return kind.faults(step.goal, { allowed: content.allowed, start: content.start, skill: step.skill }, model).map(({ message, field }) => ({
+      message: `Step ${i + 1}: ${message}.`,
+      field: field === 'allowed' || field === 'start' ? field : `steps.${i}.${field}`,
+    }));
+  });
+  if (faults.length > 0) return { faults, warnings: [] };
+  const untouched = untouchedOf(content, model);
+  if (startIsTarget(untouched.flat()))
+    return { faults: [{ message: 'The start already is the target: set another start, or another target.', field: 'start' }], warnings: [] };
+  const warnings = untouched.flatMap((step, i): Finding[] => {
+    const { toGain, toLose } = gainOf(step);
+    if (toLose <= toGain) return [];
+    const held = step
+      .map((entry, k) => ({ weight: entry.weight * entry.startPoints, id: content.steps[i]?.criteria[k]?.id }))
+      .sort((a, b) => b.weight - a.weight)
+      .flatMap(({ weight, id }) => (id && weight > 0 ? [CRITERIA[id].label.toLowerCase()] : []))
+      .slice(0, 3);
+    return [
+      {
+        message: `Step ${i + 1}: more can be lost than gained (${tenths(toLose)} of weight against ${tenths(toGain)}). What is right at the start weighs most: ${held.join(', ')}. Whoever loses it on the way to the target earns little: lower those weights, or ask for more.`,
+        field: `steps.${i}.criteria`,
+      },
+    ];
+  });
+  return { faults, warnings };
+}

@@ -1,0 +1,54 @@
+import type { Goal, GoalKindId } from '../goals';
+import { EMPTY_HISTORY, initialScene, type Scene } from '../navigation';
+import { minimumJerkPath } from '../simulation';
+import { FRAME, orientationFrom, type View } from '../view';
+import { crate } from './practice';
+
+/** Goals of every kind on the crate, for tests that hold for all of them. */
+const look = (azimuth: number, elevation: number, roll = 0): View => ({
+  ...crate.home,
+  orientation: orientationFrom({ azimuth, elevation, roll }),
+  distance: crate.home.distance * 0.8,
+});
+const target = (view: View, extra: Partial<Scene> = {}): Scene => ({ ...initialScene(view), history: EMPTY_HISTORY, ...extra });
+
+export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind: K }>[] } = {
+  matchView: [
+    { kind: 'matchView', target: target(look(-0.6, 0.35)), subject: [] },
+    { kind: 'matchView', target: target(look(0.5, 0.5)), subject: ['knob'] },
+    { kind: 'matchView', target: target(look(1.2, -0.4), { visibility: { lid: 'hidden', knob: 'glass' } }), subject: [] },
+    { kind: 'matchView', target: target(look(-2, 0.2), { section: { normal: [0, 0.6, 0.8], offset: 0.5 } }), subject: [] },
+    { kind: 'matchView', target: target(look(1, 1.5, 0.2)), subject: [] },
+    { kind: 'matchView', target: target({ ...look(0.4, 0.6), projection: 'orthographic' }), subject: ['crate', 'lid'] },
+  ],
+  callView: [
+    {
+      kind: 'callView',
+      order: 'random',
+      calls: [
+        { kind: 'standard', name: 'rear' },
+        { kind: 'opposite' },
+        { kind: 'standard', name: 'top' },
+        { kind: 'face', name: 'the left side', point: [-1, 0, 0.5], normal: [-1, 0, 0] },
+      ],
+    },
+  ],
+  followOrbit: [
+    {
+      kind: 'followOrbit',
+      pivot: [0, 0, 0.5],
+      path: minimumJerkPath(look(-0.3, 0.3), [0, 0, 0.5], [{ round: 1.6, higher: 0.3, seconds: 3 }], { frame: FRAME }),
+    },
+  ],
+  frameIt: [
+    { kind: 'frameIt', subject: [], margins: { left: 0.3, right: 0.25, top: 0.3, bottom: 0.2 } },
+    { kind: 'frameIt', subject: ['knob'], margins: { left: 0.3, right: 0.1, top: 0.1, bottom: 0.2 } },
+    { kind: 'frameIt', subject: ['lid'], margins: { left: 0.05, right: 0.2, top: 0.3, bottom: 0.1 } },
+  ],
+  cutToReveal: [
+    { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
+    { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },
+    { kind: 'cutToReveal', plane: null, reveal: ['crate'] },
+    { kind: 'cutToReveal', plane: { normal: [-1, 0, 0], offset: 0.3 }, reveal: [] },
+  ],
+};

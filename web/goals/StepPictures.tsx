@@ -1,0 +1,93 @@
+import { goalShown } from '@core/exercise';
+import { picturedBy } from '@core/goals';
+import { BUILT_IN_SCHEMES } from '@core/input';
+import { openModel } from '@web/stage/openModel';
+import type { Prepared } from '@web/stage/prepared';
+import { useStage } from '@web/stage/useStage';
+import { wordsOf } from '@web/ui/api';
+import { type ReactNode, useEffect, useState } from 'react';
+import type { CardDetailProps } from './goalParts';
+
+interface Props extends Omit<CardDetailProps, 'detail'> {
+  /** Drawn over one's own picture. */
+  readonly over?: ReactNode;
+  readonly beside?: ReactNode;
+  /** From where the target is shown: as it was recorded, or from where one looked oneself. */
+  readonly eye?: 'own';
+}
+
+const WIDTH = 720;
+const opened = new Map<string, Promise<Prepared>>();
+
+function modelOnce(hash: string): Promise<Prepared> {
+  let found = opened.get(hash);
+  if (!found) opened.set(hash, (found = openModel(hash)));
+  return found;
+}
+
+function Picture({ source, words, children }: { readonly source: string | null; readonly words: string; readonly children?: ReactNode }) {
+  return (
+    <figure className="min-w-0 flex-1">
+      <div className="relative aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage">
+        {source && <img src={source} alt={words} className="absolute inset-0 h-full w-full" />}
+        {children}
+      </div>
+      <figcaption className="mt-1 text-ink-soft text-sm">{words}</figcaption>
+    </figure>
+  );
+}
+
+/** Target and result side by side, and laid over each other. */
+export function StepPictures({ exercise, step, scene, meshHash, published, over, beside, eye }: Props) {
+  const [prepared, setPrepared] = useState<Prepared | null>(null);
+  const [pictures, setPictures] = useState<{ mine: string; target: string | null } | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const { canvas, handle } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as (typeof BUILT_IN_SCHEMES)[number]);
+  const goal = goalShown(exercise, exercise.steps[step]);
+
+  useEffect(() => {
+    let wanted = true;
+    modelOnce(meshHash).then(
+      (found) => wanted && setPrepared(found),
+      (problem) => wanted && setError(wordsOf(problem)),
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [meshHash]);
+  useEffect(() => {
+    if (!handle || !scene) return;
+    let wanted = true;
+    const start = eye === 'own' ? { ...exercise.start, view: scene.view } : exercise.start;
+    const target = goal && picturedBy(goal, start);
+    void (async () => {
+      const mine = await handle.pictureOf({ ...scene, selection: { parts: [] } }, WIDTH);
+      const asked = target ? await handle.pictureOf(target, WIDTH) : exercise.showTarget ? null : published;
+      if (wanted) setPictures({ mine, target: asked });
+    })();
+    return () => {
+      wanted = false;
+    };
+  }, [handle, scene, goal, exercise, published, eye]);
+
+  if (!scene) return null;
+  const target = published || (goal && picturedBy(goal, exercise.start));
+  return (
+    <div className="mb-4">
+      <canvas ref={canvas} className="pointer-events-none absolute h-px w-px opacity-0" aria-hidden="true" />
+      {error && <p role="alert">{error}</p>}
+      <div className={`flex gap-4 ${target ? '' : 'max-w-2xl'}`}>
+        {pictures?.target && <Picture source={pictures.target} words="Target" />}
+        <Picture source={pictures?.mine ?? null} words="Yours">
+          {over}
+        </Picture>
+        {pictures?.target && (
+          <Picture source={pictures.target} words="Laid over each other">
+            <img src={pictures.mine} alt="" className="absolute inset-0 h-full w-full opacity-50 mix-blend-multiply" />
+          </Picture>
+        )}
+        {beside}
+      </div>
+    </div>
+  );
+}

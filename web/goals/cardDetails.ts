@@ -1,0 +1,14 @@
+import type { GoalKindId } from '@core/goals';
+import { lazy } from 'react';
+import type { CardDetail } from './goalParts';
+
+/** What a card draws of each kind of goal; loaded when a card needs it. */
+const CARD_DETAILS = {
+  matchView: lazy(async () => ({ default: (await import('./matchView/CardDetail')).MatchViewDetail })),
+  callView: lazy(async () => ({ default: (await import('./callView/CardDetail')).CallViewDetail })),
+  followOrbit: lazy(async () => ({ default: (await import('./followOrbit/CardDetail')).FollowOrbitDetail })),
+  frameIt: lazy(async () => ({ default: (await import('./frameIt/CardDetail')).FrameItDetail })),
+  cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
+} satisfies { readonly [K in GoalKindId]: CardDetail };
+
+export const cardDetailOf = (kind: GoalKindId): CardDetail => CARD_DETAILS[kind];

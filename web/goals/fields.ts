@@ -1,0 +1,18 @@
+import type { Goal, GoalKindId, GoalOf } from '@core/goals';
+import { CallViewFields } from './callView/Fields';
+import { CutToRevealFields } from './cutToReveal/Fields';
+import { FollowOrbitFields } from './followOrbit/Fields';
+import { FrameItFields } from './frameIt/Fields';
+import type { Fields } from './goalParts';
+import { MatchViewFields } from './matchView/Fields';
+
+/** What each kind of goal asks to be set in Build. */
+const FIELDS = {
+  matchView: MatchViewFields,
+  callView: CallViewFields,
+  followOrbit: FollowOrbitFields,
+  frameIt: FrameItFields,
+  cutToReveal: CutToRevealFields,
+} satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
+
+export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

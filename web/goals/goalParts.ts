@@ -1,0 +1,53 @@
+import type { TraineeExercise } from '@core/exercise';
+import type { Mesh } from '@core/geometry';
+import type { Goal, Prompt, RedactedGoal } from '@core/goals';
+import type { Scene } from '@core/navigation';
+import type { StepDetail } from '@core/scoring';
+import type { View } from '@core/view';
+import type { Recorder } from '@web/stage/recorder';
+import type { ComponentType } from 'react';
+
+/** What a goal asks to be set in Build. */
+export interface FieldsProps<G extends Goal> {
+  readonly goal: G;
+  readonly session: Recorder;
+  readonly scene: Scene;
+  readonly mesh: Mesh | null;
+  /** Shows a view without going there. */
+  readonly show: (view: View) => void;
+  readonly onChange: (goal: G) => void;
+}
+
+/** What a step asks beside its brief, in Practise; it runs on what may be told while the target is hidden. */
+export interface PanelProps<R extends RedactedGoal> {
+  readonly goal: R;
+  readonly prompt: Prompt | null;
+  /** The learner says that this is it. */
+  readonly onConfirm: () => void;
+}
+
+/** What is drawn over the stage. */
+export interface OverlayProps<R extends RedactedGoal> {
+  readonly goal: R;
+  /** The free view as it was drawn last. */
+  readonly view: View;
+  /** Given in Build, where what is drawn can be dragged. */
+  readonly onChange?: (goal: R) => void;
+}
+
+/** What a card draws of a step beside its points. */
+export interface CardDetailProps {
+  readonly exercise: TraineeExercise;
+  readonly step: number;
+  /** The scene that was judged. */
+  readonly scene: Scene | null;
+  readonly detail: StepDetail | undefined;
+  readonly meshHash: string;
+  /** The published picture of the target. */
+  readonly published: string | null;
+}
+
+export type Fields<G extends Goal> = ComponentType<FieldsProps<G>>;
+export type Panel<R extends RedactedGoal> = ComponentType<PanelProps<R>>;
+export type Overlay<R extends RedactedGoal> = ComponentType<OverlayProps<R>>;
+export type CardDetail = ComponentType<CardDetailProps>;

@@ -1,0 +1,15 @@
+import type { GoalKindId, RedactedGoal, RedactedOf } from '@core/goals';
+import { FollowOrbitOverlay } from './followOrbit/Overlay';
+import { FrameItOverlay } from './frameIt/Overlay';
+import type { Overlay } from './goalParts';
+
+/** What each kind of goal draws over the stage, in Practise and in Build; null: nothing. */
+const OVERLAYS = {
+  matchView: null,
+  callView: null,
+  followOrbit: FollowOrbitOverlay,
+  frameIt: FrameItOverlay,
+  cutToReveal: null,
+} satisfies { readonly [K in GoalKindId]: Overlay<RedactedOf<K>> | null };
+
+export const overlayOf = (goal: RedactedGoal): Overlay<RedactedGoal> | null => OVERLAYS[goal.kind] as Overlay<RedactedGoal> | null;

@@ -1,0 +1,17 @@
+import type { GoalKindId, RedactedGoal, RedactedOf } from '@core/goals';
+import { CallViewPanel } from './callView/Panel';
+import { CutToRevealPanel } from './cutToReveal/Panel';
+import { FollowOrbitPanel } from './followOrbit/Panel';
+import { FrameItPanel } from './frameIt/Panel';
+import type { Panel } from './goalParts';
+
+/** What each kind of goal shows beside the brief in Practise; null: the target's picture says it all. */
+const PANELS = {
+  matchView: null,
+  callView: CallViewPanel,
+  followOrbit: FollowOrbitPanel,
+  frameIt: FrameItPanel,
+  cutToReveal: CutToRevealPanel,
+} satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
+
+export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;

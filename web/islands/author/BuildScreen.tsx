@@ -1,0 +1,221 @@
+import { COMMAND_GROUPS, type CommandGroupId, type Exercise } from '@core/exercise';
+import { kindById, picturedBy } from '@core/goals';
+import { type SentScheme, schemesReceived, schemeToSend } from '@core/input';
+import { contextFor } from '@core/model';
+import type { ScoreCard } from '@core/scoring';
+import type { View } from '@core/view';
+import type { LandmarkSeen } from '@server/services/landmarks';
+import { asTarget } from '@web/goals/asTarget';
+import { openModel } from '@web/stage/openModel';
+import type { Prepared } from '@web/stage/prepared';
+import { createRecorder } from '@web/stage/recorder';
+import { useRefusals } from '@web/stage/useRefusals';
+import { useFolded, useStage } from '@web/stage/useStage';
+import { send, wordsOf } from '@web/ui/api';
+import { TextField } from '@web/ui/fields';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Toaster, toast } from 'sonner';
+import { useStore } from 'zustand';
+import { CardScreen } from '../card/CardScreen';
+import { PractiseScreen } from '../practise/PractiseScreen';
+import { AssignSheet } from './AssignSheet';
+import { AuthorBar } from './AuthorBar';
+import { AuthorStage } from './AuthorStage';
+import { createDraftStore } from './draftStore';
+import { RulesPart } from './RulesPart';
+import { StepPart } from './StepPart';
+import { StepsPart } from './StepsPart';
+
+interface Props {
+  readonly id: string;
+  readonly saved: Exercise;
+  readonly version: number;
+  readonly mine: boolean;
+  readonly model: {
+    readonly name: string;
+    readonly meshHash: string;
+    readonly home: View;
+    readonly landmarks: readonly LandmarkSeen[];
+    readonly mine: boolean;
+  };
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
+  readonly schemes: readonly SentScheme[];
+}
+
+const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
+const PICTURE_WIDTH = 800;
+
+/** An author's own try: the exercise as it stands is practised and scored, and nothing of it is kept. */
+function Trying({ props, draft, prepared, onLeave }: { props: Props; draft: Exercise; prepared: Prepared | null; onLeave: () => void }) {
+  const { id, model, version } = props;
+  const [card, setCard] = useState<{ card: ScoreCard; scheme: SentScheme | null } | null>(null);
+  const schemes = useMemo(
+    () => schemesReceived(props.schemes).filter((s) => draft.schemes.length === 0 || draft.schemes.includes(s.id)),
+    [props.schemes, draft],
+  );
+  const exercise = useMemo(() => ({ ...draft, id, version }), [draft, id, version]);
+  const tryOut = useMemo(
+    () => ({
+      open: async () => ({ id: 'try', seed: Math.floor(Math.random() * 4294967295) }),
+      loaded: prepared,
+      onHandIn: async (trace: unknown) => {
+        const made = await send<ScoreCard>('/api/try', { content: draft, trace });
+        const used = schemes.find((s) => s.id === (trace as { scheme: { id: string } }).scheme.id);
+        setCard({ card: made, scheme: used ? schemeToSend(used) : null });
+      },
+      onLeave,
+    }),
+    [prepared, draft, schemes, onLeave],
+  );
+  if (!card)
+    return (
+      <PractiseScreen
+        exercise={exercise}
+        meshHash={model.meshHash}
+        home={model.home}
+        landmarks={model.landmarks}
+        schemes={schemes}
+        pictures={[]}
+        tryOut={tryOut}
+      />
+    );
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto">
+      <div className="mx-auto max-w-6xl px-6 py-8">
+        <CardScreen
+          card={card.card}
+          exercise={exercise}
+          scheme={card.scheme}
+          details={[]}
+          meshHash={model.meshHash}
+          pictures={[]}
+          learner={null}
+          before={null}
+          next={null}
+          actions={
+            <>
+              <button type="button" className="button" onClick={() => setCard(null)}>
+                Try again
+              </button>
+              <button type="button" className="button-main" onClick={onLeave}>
+                Back to building
+              </button>
+            </>
+          }
+        />
+      </div>
+    </div>
+  );
+}
+
+/** Warns before the page is left with something unsaved. */
+function useLeaveWarning(isSaved: () => boolean): void {
+  useEffect(() => {
+    const leave = (event: BeforeUnloadEvent): void => {
+      if (!isSaved()) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', leave);
+    return () => window.removeEventListener('beforeunload', leave);
+  }, [isSaved]);
+}
+
+export function BuildScreen(props: Props) {
+  const { id, saved, mine, model, groups } = props;
+  const [store] = useState(() => createDraftStore(id, saved, mine));
+  const { draft } = useStore(store);
+  const [version, setVersion] = useState(props.version);
+  const [prepared, setPrepared] = useState<Prepared | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [trying, setTrying] = useState(false);
+  const [assigning, setAssigning] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const [schemes] = useState(() => schemesReceived(props.schemes));
+  const [scheme] = useState(() => {
+    const kept = window.localStorage.getItem('dial-home-scheme');
+    const found = schemes.find((s) => s.id === kept) ?? schemes.find((s) => s.id === 'two-button-mouse') ?? schemes[0];
+    if (!found) throw new Error('There is no scheme to build with.');
+    return found;
+  });
+  useEffect(() => {
+    openModel(model.meshHash).then(setPrepared, (e) => setProblem(wordsOf(e)));
+  }, [model.meshHash]);
+  const session = useMemo(
+    () => (prepared ? createRecorder({ start: saved.start, context: contextFor({ mesh: prepared.mesh, home: model.home }), allowed: ALL }) : null),
+    [prepared, model.home, saved.start],
+  );
+  const stage = useStage(trying ? null : prepared, session, scheme);
+  const { handle } = stage;
+  const folded = useFolded(stage);
+  useRefusals(session);
+  useLeaveWarning(store.isSaved);
+  const show = useCallback((view: View) => session && handle?.renderer.show({ ...session.getState().scene, view }, false), [session, handle]);
+  const leave = useCallback(() => setTrying(false), []);
+
+  const publish = async (): Promise<void> => {
+    if (!handle) return;
+    setBusy(true);
+    try {
+      await store.save();
+      const pictures: (string | null)[] = [];
+      for (const { goal } of store.getState().draft.steps) {
+        const target = picturedBy(goal, draft.start);
+        pictures.push(target ? ((await handle.pictureOf(target, PICTURE_WIDTH)).split(',')[1] ?? null) : null);
+      }
+      const made = await send<{ version: number; warnings: { message: string }[] }>(`/api/exercises/${id}/publish`, { pictures });
+      setVersion(made.version);
+      for (const { message } of made.warnings) toast.warning(message, { duration: 15_000 });
+      setAssigning(true);
+    } catch (e) {
+      toast.error(wordsOf(e), { duration: 10_000 });
+    }
+    setBusy(false);
+  };
+
+  if (trying) return <Trying props={{ ...props, version }} draft={draft} prepared={prepared} onLeave={leave} />;
+  return (
+    <div className="flex min-h-0 flex-1">
+      <Toaster position="top-center" />
+      <aside className={`${folded ? 'hidden' : 'flex'} w-[404px] shrink-0 flex-col border-ink border-r`} aria-label="Recipe">
+        <div className="min-h-0 flex-1 space-y-4 overflow-y-auto px-6 py-5">
+          <div>
+            <h1 className="sr-only">Build an exercise</h1>
+            <TextField label="Title" value={draft.title} onChange={(title) => store.set({ title })} placeholder="What is it called?" />
+            <TextField
+              label="Brief"
+              rows={2}
+              value={draft.brief}
+              onChange={(brief) => store.set({ brief })}
+              placeholder="The situation, in a sentence or two"
+            />
+            <p className="text-sm">
+              Model: <strong>{model.name}</strong>, revision {draft.model.revision}
+            </p>
+            <button
+              type="button"
+              className="button mt-2 !py-1.5 text-sm"
+              disabled={!session}
+              onClick={() => session && store.set({ start: asTarget(session.getState().scene) })}
+            >
+              Set start from this view
+            </button>
+          </div>
+          <StepsPart store={store} onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))} />
+          <StepPart store={store} session={session} mesh={prepared?.mesh ?? null} show={show} />
+          <RulesPart store={store} schemes={schemes} />
+        </div>
+        <AuthorBar
+          store={store}
+          mine={mine}
+          version={version}
+          ready={handle !== null}
+          busy={busy}
+          onTry={() => setTrying(true)}
+          onAssign={() => setAssigning(true)}
+          onPublish={() => void publish()}
+        />
+      </aside>
+      <AuthorStage store={store} stage={stage} model={model} problem={problem} />
+      <AssignSheet open={assigning} onOpenChange={setAssigning} exerciseId={id} version={version} groups={groups} />
+    </div>
+  );
+}

@@ -1,0 +1,88 @@
+import { SKILLS, type SkillId } from '@core/exercise';
+import type { Mesh } from '@core/geometry';
+import { GOAL_KINDS, type GoalKindId, kindById } from '@core/goals';
+import type { View } from '@core/view';
+import { asTarget } from '@web/goals/asTarget';
+import { fieldsOf } from '@web/goals/fields';
+import type { Recorder } from '@web/stage/recorder';
+import { Choice, Part, TextField } from '@web/ui/fields';
+import { Plus } from 'lucide-react';
+import { useStore } from 'zustand';
+import { CriteriaTable } from './CriteriaTable';
+import { type DraftStore, presentStep } from './draftStore';
+
+const GOALS = GOAL_KINDS.map((id) => ({ id, label: kindById(id).label }));
+
+interface Props {
+  readonly store: DraftStore;
+  /** The stage that goals are set from; null until it is there. */
+  readonly session: Recorder | null;
+  readonly mesh: Mesh | null;
+  readonly show: (view: View) => void;
+}
+
+/** What one step asks: its words, its goal, what it is judged by, and its hints. */
+export function StepPart({ store, session, mesh, show }: Props) {
+  const state = useStore(store);
+  const step = presentStep(state);
+  const { goal } = step;
+  const index = state.draft.steps.indexOf(step);
+  const Fields = fieldsOf(goal);
+  const setKind = (kind: GoalKindId): void => {
+    const scene = session?.getState().scene ?? state.draft.start;
+    store.setGoal(kindById(kind).create({ ...asTarget(scene), selection: scene.selection }));
+  };
+  return (
+    <>
+      <Part title={`Step ${index + 1}`}>
+        <TextField label="What to do" rows={2} value={step.brief} onChange={(brief) => store.setStep({ brief })} placeholder="Swing round until you see …" />
+        <div className="grid grid-cols-2 gap-3">
+          <Choice<GoalKindId> label="Goal" value={goal.kind} options={GOALS} onChange={setKind} />
+          <Choice<SkillId> label="Main skill" value={step.skill} options={SKILLS} onChange={(skill) => store.setStep({ skill })} />
+        </div>
+        <p className="mb-2 text-ink-soft text-sm">{kindById(goal.kind).says}</p>
+        {session && (
+          <GoalPart session={session}>
+            {(scene) => <Fields goal={goal} session={session} scene={scene} mesh={mesh} show={show} onChange={store.setGoal} />}
+          </GoalPart>
+        )}
+      </Part>
+      <Part title="Judged by">
+        <CriteriaTable key={step.id} goal={goal} criteria={step.criteria} onChange={(criteria) => store.setStep({ criteria })} />
+      </Part>
+      <Part title="Hints">
+        {step.hints.map((hint, i) => (
+          <TextField
+            key={i}
+            label={`Hint ${i + 1}`}
+            value={hint}
+            onChange={(text) => store.setStep({ hints: step.hints.map((h, n) => (n === i ? text : h)) })}
+          />
+        ))}
+        <div className="flex gap-2">
+          {step.hints.length < 3 && (
+            <button type="button" className="button-quiet text-sm" onClick={() => store.setStep({ hints: [...step.hints, 'Look at …'] })}>
+              <Plus size={15} aria-hidden="true" /> Add a hint
+            </button>
+          )}
+          {step.hints.length > 0 && (
+            <button type="button" className="button-quiet text-sm" onClick={() => store.setStep({ hints: step.hints.slice(0, -1) })}>
+              Remove the last
+            </button>
+          )}
+        </div>
+      </Part>
+    </>
+  );
+}
+
+/** Follows the scene on the stage. */
+function GoalPart({
+  session,
+  children,
+}: {
+  readonly session: Recorder;
+  readonly children: (scene: ReturnType<Recorder['getState']>['scene']) => React.ReactNode;
+}) {
+  return <>{children(useStore(session, (s) => s.scene))}</>;
+}

@@ -1,0 +1,35 @@
+interface Props {
+  /** Hints of this step: how many there are, and how many were taken. */
+  readonly hints: number;
+  readonly taken: number;
+  readonly last: boolean;
+  readonly busy: boolean;
+  /** Whether an attempt runs that can still be changed. */
+  readonly ready: boolean;
+  readonly running: boolean;
+  readonly onHint: () => void;
+  readonly onRestart: () => void;
+  readonly onDone: () => void;
+}
+
+/** Hint, start again, and the end of the step. */
+export function Actions({ hints, taken, last, busy, ready, running, onHint, onRestart, onDone }: Props) {
+  return (
+    <div className="flex shrink-0 gap-2.5">
+      {hints > 0 && (
+        <button type="button" className="button" onClick={onHint} disabled={!ready || taken >= hints}>
+          Hint{' '}
+          <span className="text-ink-soft">
+            {Math.min(taken + 1, hints)} of {hints}
+          </span>
+        </button>
+      )}
+      <button type="button" className="button" onClick={onRestart} disabled={!running}>
+        Start again
+      </button>
+      <button type="button" className="button-main" onClick={onDone} disabled={!ready || busy}>
+        {busy ? 'Scoring …' : last ? 'Hand in' : 'Done'}
+      </button>
+    </div>
+  );
+}

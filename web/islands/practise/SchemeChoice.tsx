@@ -1,0 +1,88 @@
+import type { Scheme } from '@core/input';
+import { SchemeCard } from '@web/ui/SchemeCard';
+import { Sheet } from '@web/ui/Sheet';
+import { useEffect } from 'react';
+import { createPortal } from 'react-dom';
+import type { Slips } from './useSlips';
+
+interface ChoiceProps {
+  readonly scheme: Scheme;
+  readonly schemes: readonly Scheme[];
+  readonly onChoose: (id: string) => void;
+  readonly onCard: () => void;
+  /** Given when an author tries the exercise out. */
+  readonly onLeave?: (() => void) | undefined;
+}
+
+const inField = (target: EventTarget | null): boolean => target instanceof Element && target.closest('input, textarea') !== null;
+
+/** In the page's header: which scheme is used, and its card, also by the key “?”. */
+export function SchemeChoice({ scheme, schemes, onChoose, onCard, onLeave }: ChoiceProps) {
+  const place = document.getElementById('header-place');
+  useEffect(() => {
+    const key = (event: KeyboardEvent): void => {
+      if (event.key === '?' && !inField(event.target)) onCard();
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, [onCard]);
+  if (!place) return null;
+  return createPortal(
+    <>
+      {onLeave && (
+        <button type="button" className="button-quiet" onClick={onLeave}>
+          Back to building
+        </button>
+      )}
+      <label className="flex items-center gap-2">
+        <span className="sr-only">Scheme</span>
+        <select className="rounded-md bg-transparent px-1 py-1 font-semibold" value={scheme.id} onChange={(e) => onChoose(e.target.value)}>
+          {schemes.map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="button" className="flex items-center gap-2 rounded-full border border-ink px-4 py-1.5 hover:bg-bar" onClick={onCard}>
+        Scheme card <span className="kbd">?</span>
+      </button>
+    </>,
+    place,
+  );
+}
+
+interface SheetProps {
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+  readonly scheme: Scheme;
+  readonly schemes: readonly Scheme[];
+  readonly slips: Slips;
+}
+
+/** The scheme's card, and where one says which scheme one comes from. */
+export function SchemeCardSheet({ open, onOpenChange, scheme, schemes, slips }: SheetProps) {
+  return (
+    <Sheet open={open} onOpenChange={onOpenChange} title={`Scheme card: ${scheme.name}`} wide>
+      <SchemeCard
+        scheme={scheme}
+        head={
+          <label className="flex items-center gap-2 text-sm">
+            I come from
+            <select className="field !w-auto !py-1" value={slips.earlierId} onChange={(e) => slips.setEarlier(e.target.value)}>
+              <option value="">no other scheme</option>
+              {schemes
+                .filter((s) => s.id !== scheme.id)
+                .map((s) => (
+                  <option key={s.id} value={s.id}>
+                    {s.name}
+                  </option>
+                ))}
+            </select>
+            <span className="text-ink-soft">and am told when an old habit slips in</span>
+          </label>
+        }
+      />
+    </Sheet>
+  );
+}

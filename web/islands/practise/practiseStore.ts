@@ -1,0 +1,47 @@
+import type { Scheme } from '@core/input';
+import type { Recorder } from '@web/stage/recorder';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+
+/** What the screen shows beside the attempt itself. */
+export interface PractiseState {
+  /** Number of the step that is practised. */
+  readonly step: number;
+  /** The step of each hint that was taken, in order. */
+  readonly hints: readonly number[];
+  /** Words of hints that were not sent with the exercise, by step and number. */
+  readonly hintWords: Readonly<Record<string, string>>;
+  readonly sheet: 'scheme' | 'restart' | 'far' | null;
+  /** A scheme that was asked for in mid attempt. */
+  readonly wanted: Scheme | null;
+  readonly busy: boolean;
+  /** Why a finished attempt could not be sent yet. */
+  readonly waiting: string | null;
+}
+
+export interface PractiseStore extends StoreApi<PractiseState> {
+  /** An attempt begins, or is gone on with: it stands where it was left. */
+  opened(session: Recorder): void;
+  nextStep(): void;
+  hintTaken(step: number, number: number, words: string | null): void;
+}
+
+const FRESH = { hints: [], hintWords: {}, waiting: null, busy: false } as const;
+
+export function createPractiseStore(): PractiseStore {
+  const store = createStore<PractiseState>(() => ({ step: 0, sheet: null, wanted: null, ...FRESH }));
+  return {
+    ...store,
+    opened(session) {
+      const { events } = session;
+      store.setState({
+        ...FRESH,
+        step: events.filter((e) => e.kind === 'stepDone').length,
+        hints: events.flatMap((e) => (e.kind === 'hint' ? [e.step] : [])),
+      });
+    },
+    nextStep: () => store.setState(({ step }) => ({ step: step + 1 })),
+    hintTaken(step, number, words) {
+      store.setState((s) => ({ hints: [...s.hints, step], hintWords: words === null ? s.hintWords : { ...s.hintWords, [`${step} ${number}`]: words } }));
+    },
+  };
+}

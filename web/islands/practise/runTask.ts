@@ -1,0 +1,66 @@
+import { foldTask, type Prompt, type RedactedGoal, taskOf } from '@core/goals';
+import { createReplay } from '@core/trace';
+import type { Recorder } from '@web/stage/recorder';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+
+/** What a step asks at this moment, and whether nothing is left to be asked. */
+export interface AskedNow {
+  readonly prompt: Prompt | null;
+  readonly done: boolean;
+}
+
+/** A step's task at work on a recorder: it hears of every movement and writes its own events down. */
+export interface RunningTask extends StoreApi<AskedNow> {
+  /** The learner says that this is it. */
+  confirm(): void;
+  end(): void;
+}
+
+/** Where the task stands after what was recorded of the step before. */
+function recordedSoFar(goal: RedactedGoal, session: Recorder, seed: number, step: number) {
+  const opened = session.events.find((event) => event.kind === 'stepDone' && event.step === step - 1)?.t ?? Number.NEGATIVE_INFINITY;
+  const run = createReplay(session.context.start ?? session.getState().scene, session.context);
+  const earlier = session.moves.filter((move) => move.t <= opened);
+  const moves = session.moves.filter((move) => move.t > opened);
+  for (const move of earlier) run.perform(move.command, move.gesture?.id);
+  const before = run.scene();
+  const views = moves.map((move) => {
+    run.perform(move.command, move.gesture?.id);
+    return run.scene().view;
+  });
+  return foldTask(goal, seed, { before, moves, views, events: session.events.filter((event) => 'step' in event && event.step === step) });
+}
+
+export function runTask(goal: RedactedGoal, session: Recorder, seed: number, step: number): RunningTask {
+  const task = taskOf(goal);
+  const { scene } = session.getState();
+  let at = session.moves.length > 0 ? recordedSoFar(goal, session, seed, step) : task.next(goal, task.begin(goal, seed), { t: session.time(), scene });
+  const store = createStore<AskedNow>(() => ({ prompt: at.prompt, done: at.done }));
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const take = (next: typeof at, t: number): void => {
+    at = next;
+    for (const event of next.events) session.event({ ...event, step }, t);
+    if (next.prompt !== store.getState().prompt || next.done !== store.getState().done) store.setState({ prompt: next.prompt, done: next.done });
+    clearTimeout(timer);
+    if (next.again !== null) timer = setTimeout(tick, Math.max(0, next.again - session.time()) * 1000);
+  };
+  const tick = (): void => {
+    const t = session.time();
+    take(task.next(goal, at.state, { t, scene: session.getState().scene }), t);
+  };
+  const unsubscribe = session.subscribe((state, before) => {
+    const last = session.moves.at(-1);
+    if (last && state.scene !== before.scene) take(task.next(goal, at.state, { t: last.t, scene: state.scene, command: last.command }), last.t);
+  });
+  return {
+    ...store,
+    confirm() {
+      const t = session.time();
+      take(task.next(goal, at.state, { t, scene: session.getState().scene, confirm: true }), t);
+    },
+    end() {
+      clearTimeout(timer);
+      unsubscribe();
+    },
+  };
+}

@@ -1,0 +1,190 @@
+import { sentenceOf } from '@core/advice';
+import { goalShown, type TraineeStep } from '@core/exercise';
+import type { Scheme, SentScheme } from '@core/input';
+import type { View } from '@core/view';
+import type { Prepared } from '@web/stage/prepared';
+import type { Recorder } from '@web/stage/recorder';
+import { type Stage, useStage } from '@web/stage/useStage';
+import { send, wordsOf } from '@web/ui/api';
+import type { Closeness } from '@web/workers/closeness.worker';
+import { useCallback, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { useStore } from 'zustand';
+import { createPractiseStore, type PractiseState, type PractiseStore } from './practiseStore';
+import { type AttemptState, type Opener, openOnServer, type Practised, useAttempt } from './useAttempt';
+import { useCloseness } from './useCloseness';
+import { type SchemeInUse, useScheme } from './useScheme';
+import { type Slips, useSlips } from './useSlips';
+import { useTask } from './useTask';
+
+/** Handing in under this many live points asks once. */
+const FAR = 60;
+
+/** An author's own try: nothing is kept. */
+export interface TryOut {
+  readonly open: Opener;
+  readonly loaded: Prepared | null;
+  readonly onHandIn: (trace: unknown) => Promise<void>;
+  readonly onLeave: () => void;
+}
+
+export interface PractiseOptions {
+  readonly person: string | null;
+  readonly exercise: Practised;
+  readonly meshHash: string;
+  readonly home: View;
+  readonly schemes: readonly SentScheme[];
+  readonly tryOut?: TryOut | undefined;
+}
+
+export interface Practise {
+  readonly store: PractiseStore;
+  readonly state: PractiseState;
+  readonly using: SchemeInUse;
+  readonly attempt: AttemptState;
+  readonly stage: Stage;
+  readonly present: TraineeStep | undefined;
+  readonly last: boolean;
+  readonly task: ReturnType<typeof useTask>;
+  readonly closeness: Closeness | null;
+  readonly slips: Slips;
+  /** Hints of the present step that were taken, and the words of the last. */
+  readonly taken: number;
+  readonly hintWords: string | null;
+  /** Why it is asked whether the step is done. */
+  readonly far: string;
+  /** Ends the step; `sure`: also when much is missing. */
+  readonly done: (sure: boolean) => void;
+  readonly takeHint: () => Promise<void>;
+  /** Asks for another scheme; in mid attempt it is asked whether to start again. */
+  readonly askScheme: (id: string) => void;
+  readonly changeScheme: (scheme: Scheme) => void;
+  readonly startAgain: () => void;
+  readonly showCard: () => void;
+}
+
+/** Live points, 0 … 100; all of them where one view tells nothing. */
+function livePoints(closeness: Closeness | null): number {
+  const results = closeness?.results ?? [];
+  const weight = results.reduce((sum, r) => sum + r.weight, 0);
+  return weight > 0 ? (100 * results.reduce((sum, r) => sum + r.weight * r.points, 0)) / weight : 100;
+}
+
+/** One exercise as it is practised: the attempt, its stage, its task, and what a person does beside them. */
+export function usePractise({ person, exercise, meshHash, home, schemes, tryOut }: PractiseOptions): Practise {
+  const [store] = useState(createPractiseStore);
+  const state = useStore(store);
+  const using = useScheme(schemes);
+  const { chosen, scheme, labelled } = using;
+  const open = useMemo(() => tryOut?.open ?? openOnServer(exercise), [tryOut, exercise]);
+  const attempt = useAttempt({
+    exercise,
+    meshHash,
+    home,
+    scheme: chosen,
+    open,
+    loaded: tryOut?.loaded ?? null,
+    person: tryOut ? null : person,
+    onScheme: using.take,
+    onOpened: store.opened,
+  });
+  const { session, prepared, opened } = attempt;
+  const { step, hints, hintWords: asked } = state;
+  const present = exercise.steps[step];
+  const last = step === exercise.steps.length - 1;
+  const slips = useSlips(using.schemes, scheme, using.labels);
+  const task = useTask(present?.goal ?? null, session, opened?.seed ?? 0, step);
+  const whole = useMemo(() => {
+    const goal = goalShown(exercise, present);
+    return goal && present ? { ...present, goal } : null;
+  }, [exercise, present]);
+  const closeness = useCloseness(prepared, home, session, whole, exercise.liveHelp);
+  const stage = useStage(prepared, session, scheme, {
+    onGesture: (gesture) => session && slips.onGesture(gesture, { session, step, prompt: task.prompt, closeness }),
+  });
+
+  const showCard = useCallback(() => {
+    window.location.href = `/attempts/${opened?.id}`;
+  }, [opened]);
+  const handIn = async (): Promise<void> => {
+    if (!session || !opened) return;
+    store.setState({ busy: true });
+    try {
+      if (tryOut) await tryOut.onHandIn(attempt.trace());
+      else {
+        const result = await attempt.handIn();
+        if (result.kind === 'sent') {
+          showCard();
+          return;
+        }
+        if (result.kind === 'waits') store.setState({ waiting: result.words });
+        else toast.error(result.words, { duration: 12_000 });
+      }
+    } catch (error) {
+      toast.error(wordsOf(error), { duration: 12_000 });
+    }
+    store.setState({ busy: false });
+  };
+  const taken = hints.filter((n) => n === step).length;
+  const startAgain = (): void => attempt.begin(chosen);
+  const changeScheme = (found: Scheme): void => {
+    using.choose(found);
+    // What was broken off is still offered: the choice is for when one starts again.
+    if (!attempt.offered) attempt.begin(found);
+  };
+
+  return {
+    store,
+    state,
+    using,
+    attempt,
+    stage,
+    present,
+    last,
+    task,
+    closeness,
+    slips,
+    taken,
+    hintWords: taken > 0 ? present?.hints[taken - 1] || (asked[`${step} ${taken - 1}`] ?? null) : null,
+    far: !task.done
+      ? 'Not everything that is asked was answered yet; what is missing counts as missed.'
+      : closeness?.first
+        ? sentenceOf(closeness.first, labelled)
+        : 'It is still far from what is asked.',
+    done(sure) {
+      if (!session || !present) return;
+      if (!sure && (livePoints(closeness) < FAR || !task.done)) store.setState({ sheet: 'far' });
+      else if (last) void handIn();
+      else stepDone(session, step, store);
+    },
+    async takeHint() {
+      if (!session || !present || taken >= present.hints.length) return;
+      let words: string | null = null;
+      if (present.hints[taken] === '' && opened) {
+        try {
+          words = (await send<{ words: string }>(`/api/attempts/${opened.id}/hints`, { step, number: taken })).words;
+        } catch (error) {
+          toast.error(wordsOf(error));
+          return;
+        }
+      }
+      session.event({ kind: 'hint', step, number: taken });
+      store.hintTaken(step, taken, words);
+    },
+    askScheme(id) {
+      const found = using.schemes.find((s) => s.id === id);
+      if (!found || found === chosen) return;
+      if (session && session.moves.length > 0) store.setState({ wanted: found });
+      else changeScheme(found);
+    },
+    changeScheme,
+    startAgain,
+    showCard,
+  };
+}
+
+function stepDone(session: Recorder, step: number, store: PractiseStore): void {
+  if (!session.events.some((e) => e.kind === 'begin')) session.event({ kind: 'begin' });
+  session.event({ kind: 'stepDone', step });
+  store.nextStep();
+}

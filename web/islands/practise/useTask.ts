@@ -1,0 +1,24 @@
+import type { RedactedGoal } from '@core/goals';
+import type { Recorder } from '@web/stage/recorder';
+import { useEffect, useState } from 'react';
+import { useStore } from 'zustand';
+import { createStore } from 'zustand/vanilla';
+import { type AskedNow, type RunningTask, runTask } from './runTask';
+
+const nothing = createStore<AskedNow>(() => ({ prompt: null, done: true }));
+
+/** The task of the present step while it runs. */
+export function useTask(goal: RedactedGoal | null, session: Recorder | null, seed: number, step: number): AskedNow & { readonly confirm: () => void } {
+  const [running, setRunning] = useState<RunningTask | null>(null);
+  useEffect(() => {
+    if (!goal || !session) return;
+    const made = runTask(goal, session, seed, step);
+    setRunning(made);
+    return () => {
+      made.end();
+      setRunning(null);
+    };
+  }, [goal, session, seed, step]);
+  const asked = useStore(running ?? nothing);
+  return { ...asked, confirm: running?.confirm ?? (() => {}) };
+}

@@ -1,0 +1,186 @@
+import { type CommandGroupId, isAllowed } from '@core/exercise';
+import { commandWords } from '@core/input';
+import { apply, type Command, type Context, noEffectReason, type Scene } from '@core/navigation';
+import type { Move, MoveGesture, TraceEvent } from '@core/trace';
+import type { View } from '@core/view';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { SceneSource, ShownScene } from './sceneSource';
+
+/** One plotted place of the wake. */
+export interface Fix {
+  readonly view: View;
+  readonly label: string;
+}
+
+export interface RecorderState extends ShownScene {
+  /** Views before, the present one, and those that `forward` would bring back. */
+  readonly fixes: readonly Fix[];
+  /** Number of the present fix. */
+  readonly at: number;
+  /** What was refused last, to be said once. */
+  readonly refused: { readonly words: string; readonly count: number } | null;
+}
+
+/** A hand at work: the present scene and the record of how it came about. All changes go through `perform`. */
+export interface Recorder extends StoreApi<RecorderState>, SceneSource {
+  getState(): RecorderState;
+  subscribe: StoreApi<RecorderState>['subscribe'];
+  /**
+   * Does the commands and records them; false, and nothing done, when one of them may not be. `at`: the moment they belong
+   * to, ms on the page's clock, where they come late on a busy machine; left out: now.
+   */
+  perform(commands: readonly Command[], gesture: MoveGesture, at?: number): boolean;
+  /** Writes an event down; `t`: the moment it belongs to, left out: now. */
+  event(event: DistributiveOmit<TraceEvent, 't'>, t?: number): void;
+  /** Says once, in words, why something was not done. */
+  say(words: string): void;
+  newGesture(): number;
+  /** What commands on this model refer to. */
+  readonly context: Context;
+  readonly moves: readonly Move[];
+  readonly events: readonly TraceEvent[];
+}
+
+type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+
+export interface RecorderOptions {
+  readonly start: Scene;
+  readonly context: Context;
+  readonly allowed: readonly CommandGroupId[];
+  readonly onMove?: (scene: Scene) => void;
+  /** What was recorded of this attempt before, to go on from there. */
+  readonly recorded?: Recorded;
+}
+
+/** A record that was broken off: the time since counts as a pause. */
+export interface Recorded {
+  readonly moves: readonly Move[];
+  readonly events: readonly TraceEvent[];
+  /** Seconds since the attempt was opened. */
+  readonly time: number;
+}
+
+const GLIDING: ReadonlySet<Command['kind']> = new Set([
+  'standard',
+  'opposite',
+  'home',
+  'fit',
+  'snap',
+  'level',
+  'back',
+  'forward',
+  'reset',
+  'centre',
+  'lookAt',
+  'normalTo',
+  'zoomRegion',
+  'turn',
+  'fieldOfView',
+]);
+
+const LABELS: Partial<Record<Command['kind'], string>> = {
+  turn: 'turn',
+  roll: 'roll',
+  pan: 'pan',
+  zoom: 'zoom',
+  standard: 'view',
+  zoomRegion: 'rectangle',
+  normalTo: 'square on',
+  lookAt: 'look at',
+  centre: 'middle',
+  projection: 'projection',
+  level: 'level',
+  snap: 'nearest',
+  reset: 'start',
+};
+const labelOf = (command: Command): string => (command.kind === 'standard' ? command.name.replaceAll('-', ' ') : (LABELS[command.kind] ?? command.kind));
+
+export function createRecorder({ start, context, allowed, onMove, recorded }: RecorderOptions): Recorder {
+  const opened = performance.now() - (recorded?.time ?? 0) * 1000;
+  const labels = new WeakMap<View, string>([[start.view, 'start']]);
+  const moves: Move[] = [];
+  const events: TraceEvent[] = [];
+  let gestures = 0;
+  let lastTime = 0;
+  let paused = false;
+
+  const time = (): number => {
+    // Never back, and to a tenth of a millisecond, as the trace keeps it.
+    lastTime = Math.max(lastTime, Math.round(((performance.now() - opened) / 1000) * 1e4) / 1e4);
+    return lastTime;
+  };
+  /** A moment of the page's clock as seconds of the session: not before what was recorded last, and not yet to come. */
+  const momentOf = (at: number): number => {
+    const t = Math.round(((at - opened) / 1000) * 1e4) / 1e4;
+    return Math.min(time(), Math.max(moves.at(-1)?.t ?? 0, events.at(-1)?.t ?? 0, t));
+  };
+  const fixesOf = (scene: Scene): Fix[] =>
+    [...scene.history.past, scene.view, ...scene.history.future].map((view) => ({ view, label: labels.get(view) ?? 'view' }));
+  /** Does one command, and names the fix that it makes. */
+  const done = (scene: Scene, command: Command, gesture: number | undefined): Scene => {
+    const next = apply(scene, command, { ...context, start, ...(gesture === undefined ? {} : { gesture }) });
+    const stepped = command.kind === 'back' || command.kind === 'forward' || command.kind === 'cancel';
+    if (next.view !== scene.view && !stepped) labels.set(next.view, labelOf(command));
+    return next;
+  };
+  let first = start;
+  if (recorded) {
+    for (const move of recorded.moves) first = done(first, move.command, move.gesture?.id);
+    moves.push(...recorded.moves);
+    events.push(...recorded.events);
+    gestures = recorded.moves.reduce((most, move) => Math.max(most, move.gesture?.id ?? 0), 0);
+    lastTime = Math.max(moves.at(-1)?.t ?? 0, events.at(-1)?.t ?? 0);
+    const paces = events.filter((e) => e.kind === 'pause' || e.kind === 'resume');
+    if (events.length > 0 && paces.at(-1)?.kind !== 'pause') events.push({ kind: 'pause', t: lastTime });
+    paused = events.length > 0;
+  }
+  const store = createStore<RecorderState>(() => ({ scene: first, fixes: fixesOf(first), at: first.history.past.length, refused: null, glide: false }));
+
+  const event: Recorder['event'] = (made, t = time()) => {
+    if (made.kind === 'pause' || made.kind === 'resume') {
+      if (paused === (made.kind === 'pause')) return;
+      paused = made.kind === 'pause';
+    }
+    events.push({ ...made, t } as TraceEvent);
+  };
+
+  const say = (words: string): void => store.setState((s) => ({ refused: { words, count: (s.refused?.count ?? 0) + 1 } }));
+
+  return {
+    ...store,
+    context,
+    say,
+    time,
+    moves,
+    events,
+    event,
+    newGesture: () => ++gestures,
+    perform(commands, gesture, at) {
+      if (commands.length === 0) return false;
+      let { scene } = store.getState();
+      const forbidden = commands.find((command) => !isAllowed(command.kind, allowed));
+      if (forbidden) {
+        say(`${commandWords(forbidden)} is not allowed in this exercise.`);
+        return false;
+      }
+      const only = commands.length === 1 ? commands[0] : undefined;
+      const why = only ? noEffectReason(only, scene) : null;
+      if (why) {
+        say(why);
+        return false;
+      }
+      const t = at === undefined ? time() : momentOf(at);
+      if (paused) event({ kind: 'resume' }, t);
+      if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' }, t);
+      for (const command of commands) {
+        scene = done(scene, command, gesture.id);
+        // Kept without its end: a pure list of what was done.
+        moves.push({ t, command, gesture });
+      }
+      const glide = commands.length === 1 && GLIDING.has(commands[0]?.kind ?? 'orbit');
+      store.setState({ scene, fixes: fixesOf(scene), at: scene.history.past.length, glide });
+      onMove?.(scene);
+      return true;
+    },
+  };
+}
