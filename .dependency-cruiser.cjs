@@ -16,6 +16,30 @@ module.exports = {
     only('web', ['core', 'formats', 'server', 'demo']),
     only('demo', ['core', 'formats', 'server']),
     {
+      name: 'stage-knows-no-goal-and-no-score',
+      severity: 'error',
+      from: { path: '^web/stage/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^(core/(goals|scoring|criteria|advice)|web/(goals|islands))/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'criteria-know-no-goal-and-no-score',
+      severity: 'error',
+      from: { path: '^core/(criteria|measures|model)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/(goals|scoring|advice|exercise)/' },
+    },
+    {
+      name: 'advice-knows-no-score',
+      severity: 'error',
+      from: { path: '^core/(advice|goals)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/scoring/' },
+    },
+    {
+      name: 'a-card-knows-no-practise',
+      severity: 'error',
+      from: { path: '^web/(islands/card|goals)/' },
+      to: { path: '^web/islands/(practise|author)/' },
+    },
+    {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$|/tests/' },
@@ -29,7 +53,7 @@ module.exports = {
       to: { path: '^server/', dependencyTypesNot: ['type-only'] },
     },
     {
-      name: 'sql-only-in-repositories-and-services',
+      name: 'pages-know-no-database',
       severity: 'error',
       from: { path: '^web/', pathNot: '^web/http/service\\.ts$' },
       to: { path: '^server/(database|repositories|migrations)', dependencyTypesNot: ['type-only'] },

@@ -9,7 +9,7 @@ export type SquareViewStates = Readonly<Record<SquarePane, View>>;
 
 /** The three square views beside the free one. They help the eye: their cameras are no part of the attempt. */
 export interface SquareViews extends StoreApi<SquareViewStates> {
-  /** Does what a square view can: it slides and zooms; what changes the scene goes to the session. Tells whether anything was done. */
+  /** Does what a square view can: it slides and zooms; what changes the scene goes to the recorder, what would turn it is refused in words. */
   perform(pane: SquarePane, commands: readonly Command[], gesture: MoveGesture): void;
   /** Frames all that is shown in each of the three. */
   fitAll(): void;

@@ -10,6 +10,7 @@ import { PartTree } from '@web/stage/panels/PartTree';
 import type { Prepared } from '@web/stage/prepared';
 import { createRecorder, type Recorder } from '@web/stage/recorder';
 import { StageView } from '@web/stage/StageView';
+import { useRefusals } from '@web/stage/useRefusals';
 import { useCommand, useStage } from '@web/stage/useStage';
 import { useEffect, useMemo } from 'react';
 import { useStore } from 'zustand';
@@ -37,6 +38,7 @@ export function ModelStage({ prepared, home, label, onScene, landmarks = [], sho
   const { drawn } = stage;
   const scene = useStore(session, (s) => s.scene);
   useEffect(() => onScene(scene), [scene, onScene]);
+  useRefusals(session);
   const command = useCommand(stage, 'dial');
   const { aids } = stage;
   const named = landmarks.length > 0;

@@ -17,35 +17,35 @@ const draw = (): void => {
 
 it('however often it is asked, work is done once, with the next picture', () => {
   const work = vi.fn();
-  const beat = createFrameScheduler(browserFrames, work);
-  for (let i = 0; i < 5; i++) beat.request();
+  const scheduler = createFrameScheduler(browserFrames, work);
+  for (let i = 0; i < 5; i++) scheduler.request();
   expect(work).not.toHaveBeenCalled();
   draw();
   draw();
   expect(work).toHaveBeenCalledTimes(1);
-  beat.request();
+  scheduler.request();
   draw();
   expect(work).toHaveBeenCalledTimes(2);
 });
 
 it('work that asks again gets the picture after', () => {
   let left = 3;
-  const beat = createFrameScheduler(browserFrames, () => {
-    if (--left > 0) beat.request();
+  const scheduler = createFrameScheduler(browserFrames, () => {
+    if (--left > 0) scheduler.request();
   });
-  beat.request();
+  scheduler.request();
   for (let i = 0; i < 10; i++) draw();
   expect(left).toBe(0);
 });
 
 it('what was dropped is not done', () => {
   const work = vi.fn();
-  const beat = createFrameScheduler(browserFrames, work);
-  beat.request();
-  beat.drop();
+  const scheduler = createFrameScheduler(browserFrames, work);
+  scheduler.request();
+  scheduler.drop();
   draw();
   expect(work).not.toHaveBeenCalled();
-  beat.request();
+  scheduler.request();
   draw();
   expect(work).toHaveBeenCalledTimes(1);
 });

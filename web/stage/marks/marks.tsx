@@ -2,7 +2,7 @@ import type { FramePoint } from '@core/input';
 import type { Vec3 } from '@core/math';
 import { FRAME_ASPECT, project, type View } from '@core/view';
 import type { DrawnRectangle } from '../devices/drags';
-import { LOUPE } from '../drawing/renderer';
+import { LOUPE } from '../drawing/paneDrawer';
 
 /** Small marks over the stage that follow the hand. Positions are shares of the pane they stand in. */
 export const toPercent = (p: FramePoint): { left: number; top: number } => ({ left: (p.u / FRAME_ASPECT + 0.5) * 100, top: (0.5 - p.v) * 100 });

@@ -18,7 +18,7 @@ export interface Walking {
   readonly ground: number;
 }
 
-/** Height of the floor under a point, at most `reach` above the point's feet; the ground where there is none. */
+/** Height of the first surface straight under a point, metres; the ground's where there is none above it. */
 export function floorUnder(cast: Caster, scene: Scene, from: Vec3, ground: number): number {
   const hit = cast(scene, from, DOWN);
   return hit ? Math.max(hit.point[2], ground) : ground;

@@ -1,0 +1,83 @@
+import type { Scheme } from '@core/input';
+import type { SchemeSeen } from '@server/services/schemes';
+import { ask, Refused, send } from '@web/ui/api';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+
+export type SchemeView = 'card' | 'change' | 'bench';
+
+export interface SchemesState {
+  readonly list: readonly SchemeSeen[];
+  /** The scheme that is looked at. */
+  readonly id: string;
+  /** The scheme as it was changed and not saved yet. */
+  readonly draft: Scheme | null;
+  readonly view: SchemeView;
+  /** Whether it is asked about removing it. */
+  readonly removing: boolean;
+  /** The scheme to go to, while it is asked whether changes may be left. */
+  readonly leaving: string | null;
+}
+
+/** The schemes there are and the one that is looked at. What goes to the server throws where it is refused. */
+export interface SchemesStore extends StoreApi<SchemesState> {
+  chosen(): SchemeSeen;
+  /** The chosen scheme as it stands on the screen. */
+  scheme(): Scheme;
+  open(id: string, view: SchemeView): void;
+  /** Goes to another scheme, or asks first where changes would be lost. */
+  choose(id: string): void;
+  duplicate(): Promise<void>;
+  importFile(text: string): Promise<void>;
+  save(): Promise<void>;
+  share(groupId: string, how: string): Promise<void>;
+  remove(): Promise<void>;
+}
+
+export const chosenOf = ({ list, id }: Pick<SchemesState, 'list' | 'id'>): SchemeSeen => list.find((s) => s.scheme.id === id) ?? (list[0] as SchemeSeen);
+
+export function createSchemesStore(seen: readonly SchemeSeen[]): SchemesStore {
+  const store = createStore<SchemesState>(() => ({ list: seen, id: seen[0]?.scheme.id ?? '', draft: null, view: 'card', removing: false, leaving: null }));
+  const chosen = (): SchemeSeen => chosenOf(store.getState());
+  const reload = async (): Promise<void> => store.setState({ list: (await ask<{ schemes: SchemeSeen[] }>('/api/schemes')).schemes });
+  const open = (id: string, view: SchemeView): void => store.setState({ draft: null, id, view });
+  const made = async (work: Promise<Scheme>): Promise<void> => {
+    const scheme = await work;
+    await reload();
+    open(scheme.id, 'change');
+  };
+  return {
+    ...store,
+    chosen,
+    scheme: () => store.getState().draft ?? chosen().scheme,
+    open,
+    choose(id) {
+      const { draft, view } = store.getState();
+      if (draft) store.setState({ leaving: id });
+      else open(id, view === 'bench' ? 'bench' : 'card');
+    },
+    duplicate: () => made(send<Scheme>('/api/schemes', { from: chosen().scheme.id })),
+    importFile: (text) => made(send<Scheme>('/api/schemes', { file: text })),
+    async save() {
+      const { draft } = store.getState();
+      if (!draft) return;
+      try {
+        await send(`/api/schemes/${draft.id}`, { base: chosen().scheme.revision, scheme: draft }, 'PUT');
+      } catch (error) {
+        // What was changed stays on the screen; the newer one is fetched, so that saving again is a choice.
+        if (error instanceof Refused && error.code === 'changed') await reload();
+        throw error;
+      }
+      await reload();
+      store.setState({ draft: null });
+    },
+    async share(groupId, how) {
+      await send(`/api/schemes/${chosen().scheme.id}/share`, { groupId, how });
+      await reload();
+    },
+    async remove() {
+      await send(`/api/schemes/${chosen().scheme.id}`, {}, 'DELETE');
+      await reload();
+      open(store.getState().list[0]?.scheme.id ?? '', 'card');
+    },
+  };
+}
