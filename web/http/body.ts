@@ -11,6 +11,7 @@ export const MOST = {
   draft: 2 * 1024 * 1024,
   pictures: 10 * 1024 * 1024,
   handIn: 16 * 1024 * 1024,
+  try: 18 * 1024 * 1024,
   model: LIMITS.bytes + 1024 * 1024,
 } as const;
 

@@ -16,8 +16,8 @@ vi.mock('./keptAttempts', () => ({
 }));
 vi.mock('@web/ui/api', async (original) => ({
   ...(await original<typeof import('@web/ui/api')>()),
-  send: (path: string) => {
-    sent.push(path);
+  call: (name: string, { params }: { params: { id: string } }) => {
+    sent.push(`${name} ${params.id}`);
     return answer();
   },
 }));
@@ -38,7 +38,7 @@ it('forgets what the server has taken, and leaves alone what still goes on', asy
   kept.set('c', attempt('c', null));
   expect((await sendAll('me')).map((head) => head.id)).toEqual(['a', 'b']);
   expect([...kept.keys()]).toEqual(['c']);
-  expect(sent).toEqual(['/api/attempts/a/hand-in', '/api/attempts/b/hand-in']);
+  expect(sent).toEqual(['handIn a', 'handIn b']);
 });
 
 it.each([0, 401, 403, 429, 500, 503, 507])('keeps it for later where the answer is %d, and does not try the others now', async (status) => {

@@ -1,4 +1,4 @@
-import { Refused, send } from '@web/ui/api';
+import { call, Refused } from '@web/ui/api';
 import { hold } from './holding';
 import { dropKept, type KeptAttempt, keepHead, keptAttempt, keptAttempts, keptTrace } from './keptAttempts';
 
@@ -16,7 +16,7 @@ export async function sendKept(person: string, id: string): Promise<Sent> {
     const head = await keptAttempt(person, id);
     if (!head) return { kind: 'sent' };
     try {
-      await send(`/api/attempts/${id}/hand-in`, await keptTrace(person, head));
+      await call('handIn', { params: { id }, body: await keptTrace(person, head) });
     } catch (error) {
       const words = error instanceof Error ? error.message : String(error);
       if (error instanceof Refused && !mayHelp(error.status)) {

@@ -1,7 +1,7 @@
 import { forgetAll, type KeptAttempt, keptAttempts } from '@web/keep/keptAttempts';
 import { sendAll } from '@web/keep/sending';
 import { useState } from 'react';
-import { send } from './api';
+import { call } from './api';
 import { Ask } from './Sheet';
 
 const listed = (kept: readonly KeptAttempt[]): string => kept.map((head) => `“${head.title}”`).join(', ');
@@ -18,7 +18,7 @@ export function SignOut({ person }: { readonly person: string }) {
         return;
       }
     }
-    await send('/api/sign-out', {}).catch(() => {});
+    await call('signOut', { body: {} }).catch(() => {});
     await forgetAll();
     window.location.href = '/';
   };

@@ -25,9 +25,11 @@ export interface Closeness {
   readonly results: readonly LiveBar[];
   /** What to do first; null where all is as asked. Its words are made where the keys are known. */
   readonly first: Advice | null;
-  /** Kinds of command that would mend something. */
+  /** Kinds of command that would mend what is lost most: what a learner is taken to be about. */
   readonly mendedBy: readonly CommandKind[];
 }
+
+const lossOf = ({ weight, points }: { readonly weight: number; readonly points: number }): number => weight * (1 - points);
 
 const api = {
   /** Gives the worker its model once. */
@@ -38,10 +40,11 @@ const api = {
   judge(step: Step, scene: Scene): Closeness | null {
     if (!model) return null;
     const results = judgeNow(step, model, scene);
+    const worst = [...results].sort((a, b) => lossOf(b) - lossOf(a))[0];
     return {
       results: results.map(({ id, value, points, weight }) => ({ id, label: CRITERIA[id].label, shown: shownValue(id, value), points, weight })),
       first: firstAdvice(step, model, scene)?.advice ?? null,
-      mendedBy: results.flatMap(({ id, points }) => (points < 1 ? (CRITERIA[id].mendedBy ?? []) : [])),
+      mendedBy: worst && lossOf(worst) > 0 ? (CRITERIA[worst.id].mendedBy ?? []) : [],
     };
   },
 };

@@ -1,4 +1,4 @@
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { Sheet } from '@web/ui/Sheet';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -19,7 +19,7 @@ export function AssignSheet({ open, onOpenChange, exerciseId, version, groups }:
   const assign = async (): Promise<void> => {
     setError(null);
     try {
-      await send(`/api/groups/${groupId}/assignments`, { exerciseId, dueOn: dueOn || null });
+      await call('assign', { params: { id: groupId }, body: { exerciseId, dueOn: dueOn || null } });
       toast.success(`Assigned to ${groups.find((g) => g.id === groupId)?.name ?? 'the group'}.`);
       onOpenChange(false);
     } catch (problem) {

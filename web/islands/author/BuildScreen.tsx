@@ -11,7 +11,7 @@ import type { Prepared } from '@web/stage/prepared';
 import { createRecorder } from '@web/stage/recorder';
 import { useRefusals } from '@web/stage/useRefusals';
 import { useFolded, useStage } from '@web/stage/useStage';
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { TextField } from '@web/ui/fields';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Toaster, toast } from 'sonner';
@@ -59,7 +59,7 @@ function Trying({ props, draft, prepared, onLeave }: { props: Props; draft: Exer
       open: async () => ({ id: 'try', seed: Math.floor(Math.random() * 4294967295) }),
       loaded: prepared,
       onHandIn: async (trace: unknown) => {
-        const made = await send<ScoreCard>('/api/try', { content: draft, trace });
+        const made = (await call('tryOut', { body: { content: draft, trace } })) as unknown as ScoreCard;
         const used = schemes.find((s) => s.id === (trace as { scheme: { id: string } }).scheme.id);
         setCard({ card: made, scheme: used ? schemeToSend(used) : null });
       },
@@ -161,7 +161,7 @@ export function BuildScreen(props: Props) {
         const target = picturedBy(goal, draft.start);
         pictures.push(target ? ((await handle.pictureOf(target, PICTURE_WIDTH)).split(',')[1] ?? null) : null);
       }
-      const made = await send<{ version: number; warnings: { message: string }[] }>(`/api/exercises/${id}/publish`, { pictures });
+      const made = await call('publish', { params: { id }, body: { pictures } });
       setVersion(made.version);
       for (const { message } of made.warnings) toast.warning(message, { duration: 15_000 });
       setAssigning(true);

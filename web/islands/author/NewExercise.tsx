@@ -1,4 +1,4 @@
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { Sheet } from '@web/ui/Sheet';
 import { useState } from 'react';
 
@@ -12,7 +12,7 @@ export function NewExercise({ models }: Props) {
   const [error, setError] = useState<string | null>(null);
   const make = async (modelId: string): Promise<void> => {
     try {
-      const { id } = await send<{ id: string }>('/api/exercises', { modelId });
+      const { id } = await call('makeExercise', { body: { modelId } });
       window.location.href = `/build/${id}`;
     } catch (problem) {
       setError(wordsOf(problem));

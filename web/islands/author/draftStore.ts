@@ -1,6 +1,6 @@
 import type { Exercise, Step } from '@core/exercise';
 import { defaultCriteria, type Goal } from '@core/goals';
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 
 const REST_MS = 900;
@@ -44,7 +44,7 @@ export function createDraftStore(id: string, saved: Exercise, mine: boolean): Dr
     if (!mine || sent === wanted) return;
     store.setState({ state: 'saving' });
     try {
-      await send(`/api/exercises/${id}`, wanted, 'PUT');
+      await call('saveDraft', { params: { id }, body: wanted });
       sent = wanted;
       store.setState({ error: null, state: store.getState().draft === wanted ? 'saved' : 'changed' });
     } catch (problem) {

@@ -6,7 +6,7 @@ import type { View } from '@core/view';
 import type { Placement } from '@formats/placeMesh';
 import { prepareBytes } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
-import { sendForm, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import type { PreviewWorker } from '@web/workers/preview.worker';
 import { type Remote, wrap } from 'comlink';
 import { Upload } from 'lucide-react';
@@ -108,10 +108,10 @@ export function ImportScreen({ revise }: Props) {
     for (const file of files) form.append('files', file, file.name);
     try {
       if (revise) {
-        await sendForm(`/api/models/${revise.id}/revisions`, form);
+        await call('reviseModel', { params: { id: revise.id }, body: form });
         window.location.href = `/library/${revise.id}`;
       } else {
-        const { id } = await sendForm<{ id: string }>('/api/models', form);
+        const { id } = await call('importModel', { body: form });
         window.location.href = `/library/${id}`;
       }
     } catch (problem) {

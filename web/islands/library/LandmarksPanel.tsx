@@ -1,7 +1,7 @@
 import { LANDMARK_KINDS, type Landmark } from '@core/exercise/landmark';
 import type { Scene } from '@core/navigation';
 import type { LandmarkSeen } from '@server/services/landmarks';
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { MapPin, Trash2 } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 
@@ -27,9 +27,7 @@ export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPic
     setError(null);
     try {
       await work();
-      const response = await fetch(`/api/models/${modelId}/landmarks`);
-      if (!response.ok) throw new Error('The landmarks could not be loaded again: reload the page.');
-      onChanged(((await response.json()) as { landmarks: LandmarkSeen[] }).landmarks);
+      onChanged((await call('landmarks', { params: { id: modelId } })).landmarks);
     } catch (problem) {
       setError(wordsOf(problem));
     }
@@ -41,7 +39,7 @@ export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPic
       return;
     }
     void doing(async () => {
-      await send(`/api/models/${modelId}/landmarks`, { name, kind, part, point, normal });
+      await call('markLandmark', { params: { id: modelId }, body: { name, kind, part, point, normal } });
       setName('');
     });
   };
@@ -59,13 +57,15 @@ export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPic
               aria-label={`Name of ${landmark.name}`}
               maxLength={60}
               defaultValue={landmark.name}
-              onBlur={(e) => e.target.value !== landmark.name && doing(() => send(`/api/landmarks/${landmark.id}`, { name: e.target.value }, 'PATCH'))}
+              onBlur={(e) =>
+                e.target.value !== landmark.name && doing(() => call('renameLandmark', { params: { id: landmark.id }, body: { name: e.target.value } }))
+              }
             />
             <button
               type="button"
               className="rounded p-1 hover:bg-bar"
               aria-label={`Remove ${landmark.name}`}
-              onClick={() => doing(() => send(`/api/landmarks/${landmark.id}`, {}, 'DELETE'))}
+              onClick={() => doing(() => call('removeLandmark', { params: { id: landmark.id } }))}
             >
               <Trash2 size={14} aria-hidden="true" />
             </button>

@@ -3,7 +3,7 @@ import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Toaster, toast } from 'sonner';
 import { LandmarksPanel } from './LandmarksPanel';
@@ -38,7 +38,7 @@ export function ModelScreen({ model, revision, landmarks: marked, mine }: Props)
   const change = async (body: { name?: string; shared?: boolean; home?: View }, said: string): Promise<void> => {
     setError(null);
     try {
-      await send(`/api/models/${model.id}`, body, 'PATCH');
+      await call('changeModel', { params: { id: model.id }, body });
       toast.success(said);
     } catch (problem) {
       setError(wordsOf(problem));
@@ -46,7 +46,7 @@ export function ModelScreen({ model, revision, landmarks: marked, mine }: Props)
   };
   const build = async (): Promise<void> => {
     try {
-      const { id } = await send<{ id: string }>('/api/exercises', { modelId: model.id });
+      const { id } = await call('makeExercise', { body: { modelId: model.id } });
       window.location.href = `/build/${id}`;
     } catch (problem) {
       setError(wordsOf(problem));

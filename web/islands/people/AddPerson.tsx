@@ -1,4 +1,4 @@
-import { Refused, send, wordsOf } from '@web/ui/api';
+import { call, Refused, wordsOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
@@ -18,7 +18,7 @@ export function AddPerson({ groupId, mayAddInstructors }: Props) {
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     try {
-      await send(`/api/groups/${groupId}/people`, person);
+      await call('addPerson', { params: { id: groupId }, body: person });
       window.location.reload();
     } catch (problem) {
       setError({ words: wordsOf(problem), field: problem instanceof Refused ? problem.field : undefined });

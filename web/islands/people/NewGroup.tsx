@@ -1,4 +1,4 @@
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
 
@@ -9,7 +9,7 @@ export function NewGroup() {
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     try {
-      const { id } = await send<{ id: string }>('/api/groups', { name });
+      const { id } = await call('makeGroup', { body: { name } });
       window.location.href = `/groups/${id}`;
     } catch (problem) {
       setError(wordsOf(problem));

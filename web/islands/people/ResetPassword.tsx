@@ -1,4 +1,4 @@
-import { Refused, send, wordsOf } from '@web/ui/api';
+import { call, Refused, wordsOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
@@ -18,7 +18,7 @@ export function ResetPassword({ personId, name, own = false }: Props) {
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     try {
-      await send(`/api/people/${personId}/password`, { password, ...(own ? { present } : {}) });
+      await call('setPassword', { params: { id: personId }, body: { password, ...(own ? { present } : {}) } });
       setSaid({ words: own ? 'The new password holds from now on. You are signed out everywhere else.' : 'The new password holds from now on.', wrong: false });
       setPassword('');
       setPresent('');

@@ -10,7 +10,7 @@ import { type Sent, sendKept } from '@web/keep/sending';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { createRecorder, type Recorded, type Recorder } from '@web/stage/recorder';
-import { ask, send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import { useLatest } from '@web/ui/useLatest';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
@@ -27,7 +27,7 @@ export type Opener = (scheme: Scheme) => Promise<Opened>;
 export const openOnServer =
   (exercise: Practised): Opener =>
   (scheme) =>
-    send<Opened>('/api/attempts', { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id });
+    call('openAttempt', { body: { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id } });
 
 interface Running {
   readonly session: Recorder;
@@ -155,7 +155,7 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
       const letGo = await hold(`attempt ${offered.id}`);
       try {
         if (!letGo) throw new Error('This attempt is open in another window: go on there, or close it first.');
-        const { elapsed, over } = await ask<{ elapsed: number; over: boolean }>(`/api/attempts/${offered.id}`);
+        const { elapsed, over } = await call('attemptState', { params: { id: offered.id } });
         if (over) {
           letGo();
           begin(scheme);
@@ -219,7 +219,7 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
     const { keeper, opened, session } = running;
     if (keeper && person !== null && (await keeper.finish(session.time()))) return sendKept(person, opened.id);
     // Nothing is kept here, or this browser has no room for it: it is sent as it is, or stays on the page.
-    await send(`/api/attempts/${opened.id}/hand-in`, trace());
+    await call('handIn', { params: { id: opened.id }, body: trace() });
     await keeper?.drop();
     return { kind: 'sent' };
   }, [running, person, trace]);

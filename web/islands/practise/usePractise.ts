@@ -5,7 +5,7 @@ import type { View } from '@core/view';
 import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
 import { type Stage, useStage } from '@web/stage/useStage';
-import { send, wordsOf } from '@web/ui/api';
+import { call, wordsOf } from '@web/ui/api';
 import type { Closeness } from '@web/workers/closeness.worker';
 import { useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -162,7 +162,7 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
       let words: string | null = null;
       if (present.hints[taken] === '' && opened) {
         try {
-          words = (await send<{ words: string }>(`/api/attempts/${opened.id}/hints`, { step, number: taken })).words;
+          words = (await call('giveHint', { params: { id: opened.id }, body: { step, number: taken } })).words;
         } catch (error) {
           toast.error(wordsOf(error));
           return;

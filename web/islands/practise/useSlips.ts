@@ -17,7 +17,7 @@ export interface WantedNow {
   readonly closeness: Closeness | null;
 }
 
-/** The commands that would give what is asked, or mend what is not yet as asked. */
+/** The commands that would give what is asked, or mend what is lost most. */
 function kindsWanted({ prompt, closeness }: WantedNow): readonly CommandKind[] {
   if (prompt?.code === 'call') return prompt.wants;
   return closeness?.mendedBy ?? [];

@@ -50,7 +50,11 @@ export function SchemeTools({ store, groups, doing }: Props) {
         groups.map((group) => (
           <label key={group.id} className="flex items-center gap-1.5 text-sm">
             {group.name}:
-            <select className="field !w-auto !py-1 text-sm" value={shareOf(group.id)} onChange={(e) => doing(store.share(group.id, e.target.value))}>
+            <select
+              className="field !w-auto !py-1 text-sm"
+              value={shareOf(group.id)}
+              onChange={(e) => doing(store.share(group.id, e.target.value as 'none' | 'shared' | 'locked'))}
+            >
               <option value="none">not shared</option>
               <option value="shared">shared</option>
               <option value="locked">locked: only this one</option>

@@ -1,6 +1,6 @@
 import type { Scheme } from '@core/input';
 import type { SchemeSeen } from '@server/services/schemes';
-import { ask, Refused, send } from '@web/ui/api';
+import { call, Refused } from '@web/ui/api';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 
 export type SchemeView = 'card' | 'change' | 'bench';
@@ -29,7 +29,7 @@ export interface SchemesStore extends StoreApi<SchemesState> {
   duplicate(): Promise<void>;
   importFile(text: string): Promise<void>;
   save(): Promise<void>;
-  share(groupId: string, how: string): Promise<void>;
+  share(groupId: string, how: 'none' | 'shared' | 'locked'): Promise<void>;
   remove(): Promise<void>;
 }
 
@@ -38,9 +38,9 @@ export const chosenOf = ({ list, id }: Pick<SchemesState, 'list' | 'id'>): Schem
 export function createSchemesStore(seen: readonly SchemeSeen[]): SchemesStore {
   const store = createStore<SchemesState>(() => ({ list: seen, id: seen[0]?.scheme.id ?? '', draft: null, view: 'card', removing: false, leaving: null }));
   const chosen = (): SchemeSeen => chosenOf(store.getState());
-  const reload = async (): Promise<void> => store.setState({ list: (await ask<{ schemes: SchemeSeen[] }>('/api/schemes')).schemes });
+  const reload = async (): Promise<void> => store.setState({ list: (await call('schemes', {})).schemes as unknown as readonly SchemeSeen[] });
   const open = (id: string, view: SchemeView): void => store.setState({ draft: null, id, view });
-  const made = async (work: Promise<Scheme>): Promise<void> => {
+  const made = async (work: Promise<{ readonly id: string }>): Promise<void> => {
     const scheme = await work;
     await reload();
     open(scheme.id, 'change');
@@ -55,13 +55,13 @@ export function createSchemesStore(seen: readonly SchemeSeen[]): SchemesStore {
       if (draft) store.setState({ leaving: id });
       else open(id, view === 'bench' ? 'bench' : 'card');
     },
-    duplicate: () => made(send<Scheme>('/api/schemes', { from: chosen().scheme.id })),
-    importFile: (text) => made(send<Scheme>('/api/schemes', { file: text })),
+    duplicate: () => made(call('makeScheme', { body: { from: chosen().scheme.id } })),
+    importFile: (text) => made(call('makeScheme', { body: { file: text } })),
     async save() {
       const { draft } = store.getState();
       if (!draft) return;
       try {
-        await send(`/api/schemes/${draft.id}`, { base: chosen().scheme.revision, scheme: draft }, 'PUT');
+        await call('saveScheme', { params: { id: draft.id }, body: { base: chosen().scheme.revision, scheme: draft } });
       } catch (error) {
         // What was changed stays on the screen; the newer one is fetched, so that saving again is a choice.
         if (error instanceof Refused && error.code === 'changed') await reload();
@@ -71,11 +71,11 @@ export function createSchemesStore(seen: readonly SchemeSeen[]): SchemesStore {
       store.setState({ draft: null });
     },
     async share(groupId, how) {
-      await send(`/api/schemes/${chosen().scheme.id}/share`, { groupId, how });
+      await call('shareScheme', { params: { id: chosen().scheme.id }, body: { groupId, how } });
       await reload();
     },
     async remove() {
-      await send(`/api/schemes/${chosen().scheme.id}`, {}, 'DELETE');
+      await call('removeScheme', { params: { id: chosen().scheme.id } });
       await reload();
       open(store.getState().list[0]?.scheme.id ?? '', 'card');
     },

@@ -1,4 +1,4 @@
-import { Refused, send, wordsOf } from '@web/ui/api';
+import { call, Refused, wordsOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
 import { type FormEvent, useState } from 'react';
 
@@ -26,7 +26,7 @@ export function SignIn({ next, demo }: Props) {
   };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    void enter(send('/api/sign-in', { name, password }));
+    void enter(call('signIn', { body: { name, password } }));
   };
 
   return (
@@ -74,7 +74,7 @@ export function SignIn({ next, demo }: Props) {
                   type="button"
                   className="card flex w-full items-baseline justify-between px-4 py-2.5 text-left hover:border-ink"
                   disabled={busy}
-                  onClick={() => enter(send('/api/demo-sign-in', { name: person.signIn }))}
+                  onClick={() => enter(call('demoSignIn', { body: { name: person.signIn } }))}
                 >
                   <span className="font-semibold">{person.name}</span>
                   <span className="text-ink-soft text-sm">{person.role}</span>

@@ -2,6 +2,7 @@ import { type Scheme, shortcutFor } from '@core/input';
 import type { Command } from '@core/navigation';
 import { anglesOf, type View, wrapAngle } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
+import { useLatest } from '@web/ui/useLatest';
 import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { untilCancelled } from '../devices/cancelWatch';
@@ -93,9 +94,8 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
     if (Math.abs(difference) > 1e-9) onCommand({ kind: 'turn', axis: difference > 0 ? 'up' : 'down', angle: Math.abs(difference) }, during);
   };
   // The marks are drawn once, not with every picture: what they call looks up the view of that moment.
-  const height = useRef(toHeight);
-  height.current = toHeight;
-  const onHeight = useCallback((elevation: number) => height.current(elevation), []);
+  const height = useLatest(toHeight);
+  const onHeight = useCallback((elevation: number) => height.current(elevation), [height]);
   const stepped = (event: KeyboardEvent): void => {
     const by = event.shiftKey ? STEP / 5 : STEP;
     const axis = ({ ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' } as const)[event.key];

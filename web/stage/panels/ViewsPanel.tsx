@@ -1,6 +1,7 @@
 import { type Command, commandsToRecall, type KeptScene, type Scene } from '@core/navigation';
 import type { SavedViewSeen } from '@server/services/savedViews';
-import { send, wordsOf } from '@web/ui/api';
+import type { RequestOf } from '@web/http/contract';
+import { call, wordsOf } from '@web/ui/api';
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -22,9 +23,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
   const [open, setOpen] = useState<string | null>(null);
   const load = useCallback(async (): Promise<void> => {
     try {
-      const response = await fetch(`/api/models/${modelId}/views`);
-      if (!response.ok) throw new Error('The saved views could not be loaded. Try again.');
-      setViews(((await response.json()) as { views: SavedViewSeen[] }).views);
+      setViews((await call('views', { params: { id: modelId } })).views);
     } catch (error) {
       toast.error(wordsOf(error));
     }
@@ -40,9 +39,9 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
   };
   const kept: KeptScene = { view: scene.view, section: scene.section, visibility: scene.visibility, style: scene.style };
   const save = (): void => {
-    void doing(send(`/api/models/${modelId}/views`, { name, about: '', forAll: shared && forAll, scene: kept }).then(() => setName('')));
+    void doing(call('keepView', { params: { id: modelId }, body: { name, about: '', forAll: shared && forAll, scene: kept } }).then(() => setName('')));
   };
-  const change = (id: string, made: unknown): Promise<void> => doing(send(`/api/views/${id}`, made, 'PATCH'));
+  const change = (id: string, made: RequestOf<'changeView'>): Promise<void> => doing(call('changeView', { params: { id }, body: made }));
 
   return (
     <section aria-label="Saved views" className="absolute top-2 bottom-2 left-2 z-10 flex w-64 flex-col rounded-xl border-2 border-ink bg-card p-3 shadow-lg">
@@ -145,7 +144,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
                     type="button"
                     className="button !px-1.5 !py-1"
                     aria-label={`Remove ${view.name}`}
-                    onClick={() => doing(send(`/api/views/${view.id}`, {}, 'DELETE'))}
+                    onClick={() => doing(call('removeView', { params: { id: view.id } }))}
                   >
                     <Trash2 size={14} aria-hidden="true" />
                   </button>

@@ -1,8 +1,4 @@
 import { makeExercise } from '@server/services/exercises';
-import { staffEndpoint } from '@web/http/answer';
-import { readJson } from '@web/http/body';
-import { z } from 'zod';
+import { serve } from '@web/http/serve';
 
-export const POST = staffEndpoint(async (who, { request }) => ({
-  id: await makeExercise(who, (await readJson(request, z.object({ modelId: z.string().max(64) }))).modelId),
-}));
+export const POST = serve('makeExercise', async (who, { body }) => ({ id: await makeExercise(who, body.modelId) }));

@@ -1,6 +1,4 @@
 import { makeGroup } from '@server/services/people';
-import { staffEndpoint } from '@web/http/answer';
-import { readJson } from '@web/http/body';
-import { z } from 'zod';
+import { serve } from '@web/http/serve';
 
-export const POST = staffEndpoint(async (who, { request }) => makeGroup(who, (await readJson(request, z.object({ name: z.string().max(200) }))).name));
+export const POST = serve('makeGroup', async (who, { body }) => ({ id: (await makeGroup(who, body.name)).id }));

@@ -1,10 +1,11 @@
 import { removeLandmark, renameLandmark } from '@server/services/landmarks';
-import { param, staffEndpoint } from '@web/http/answer';
-import { readJson } from '@web/http/body';
-import { z } from 'zod';
+import { serve } from '@web/http/serve';
 
-export const PATCH = staffEndpoint(async (who, context) => {
-  const { name } = await readJson(context.request, z.object({ name: z.string().max(200) }));
-  await renameLandmark(who, param(context, 'id'), name);
+export const PATCH = serve('renameLandmark', async (who, { params, body }) => {
+  await renameLandmark(who, params.id, body.name);
+  return {};
 });
-export const DELETE = staffEndpoint(async (who, context) => removeLandmark(who, param(context, 'id')));
+export const DELETE = serve('removeLandmark', async (who, { params }) => {
+  await removeLandmark(who, params.id);
+  return {};
+});

@@ -1,7 +1,8 @@
 import { openMeshFile } from '@server/services/models';
-import { endpoint, immutable, param } from '@web/http/answer';
+import { immutable } from '@web/http/answer';
+import { serve } from '@web/http/serve';
 
-export const GET = endpoint(async (who, context) => {
-  const { size, stream } = await openMeshFile(who, param(context, 'hash'));
+export const GET = serve('mesh', async (who, { params }) => {
+  const { size, stream } = await openMeshFile(who, params.hash);
   return immutable(stream, 'application/octet-stream', size);
 });

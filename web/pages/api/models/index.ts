@@ -1,8 +1,8 @@
 import { importModel } from '@server/services/models';
-import { staffEndpoint } from '@web/http/answer';
 import { readForm } from '@web/http/body';
+import { serve } from '@web/http/serve';
 
-export const POST = staffEndpoint(async (who, { request }) => {
-  const { model } = await importModel(who, await readForm(request));
+export const POST = serve('importModel', async (who, { context }) => {
+  const { model } = await importModel(who, await readForm(context.request));
   return { id: model.id };
 });

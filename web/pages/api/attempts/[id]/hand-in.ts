@@ -1,8 +1,8 @@
 import { handIn } from '@server/services/attempts';
-import { endpoint, param } from '@web/http/answer';
 import { MOST, readBytes } from '@web/http/body';
+import { serve } from '@web/http/serve';
 
-export const POST = endpoint(async (who, context) => {
-  const { score, flashes } = await handIn(who, param(context, 'id'), () => readBytes(context.request, MOST.handIn));
+export const POST = serve('handIn', async (who, { params, context }) => {
+  const { score, flashes } = await handIn(who, params.id, () => readBytes(context.request, MOST.handIn));
   return { score, flashes };
 });

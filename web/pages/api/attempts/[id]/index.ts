@@ -1,4 +1,4 @@
 import { attemptState } from '@server/services/attempts';
-import { endpoint, param } from '@web/http/answer';
+import { serve } from '@web/http/serve';
 
-export const GET = endpoint(async (who, context) => attemptState(who, param(context, 'id')));
+export const GET = serve('attemptState', (who, { params }) => attemptState(who, params.id));

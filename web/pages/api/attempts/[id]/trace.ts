@@ -1,7 +1,9 @@
 import { getTrace } from '@server/services/attempts';
-import { endpoint, param } from '@web/http/answer';
+import { serve } from '@web/http/serve';
 
-export const GET = endpoint(
-  async (who, context) =>
-    new Response(new Uint8Array(await getTrace(who, param(context, 'id'))), { headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' } }),
+/** As it was kept, unread. */
+export const GET = serve(
+  'trace',
+  async (who, { params }) =>
+    new Response(new Uint8Array(await getTrace(who, params.id)), { headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' } }),
 );

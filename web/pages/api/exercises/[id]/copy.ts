@@ -1,4 +1,4 @@
 import { copyExercise } from '@server/services/exercises';
-import { param, staffEndpoint } from '@web/http/answer';
+import { serve } from '@web/http/serve';
 
-export const POST = staffEndpoint(async (who, context) => ({ id: await copyExercise(who, param(context, 'id')) }));
+export const POST = serve('copyExercise', async (who, { params }) => ({ id: await copyExercise(who, params.id) }));

@@ -1,6 +1,7 @@
-import { draftSchema } from '@core';
 import { saveDraft } from '@server/services/exercises';
-import { param, staffEndpoint } from '@web/http/answer';
-import { MOST, readJson } from '@web/http/body';
+import { serve } from '@web/http/serve';
 
-export const PUT = staffEndpoint(async (who, context) => saveDraft(who, param(context, 'id'), await readJson(context.request, draftSchema, MOST.draft)));
+export const PUT = serve('saveDraft', async (who, { params, body }) => {
+  await saveDraft(who, params.id, body);
+  return {};
+});

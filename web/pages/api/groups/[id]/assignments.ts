@@ -1,11 +1,11 @@
 import { assignExercise, unassignExercise } from '@server/services/exercises';
-import { param, staffEndpoint } from '@web/http/answer';
-import { readJson } from '@web/http/body';
-import { z } from 'zod';
+import { serve } from '@web/http/serve';
 
-const body = z.object({ exerciseId: z.string().max(64), dueOn: z.iso.date('choose a date').nullable().default(null) });
-
-export const POST = staffEndpoint(async (who, context) => assignExercise(who, { groupId: param(context, 'id'), ...(await readJson(context.request, body)) }));
-export const DELETE = staffEndpoint(async (who, context) =>
-  unassignExercise(who, param(context, 'id'), (await readJson(context.request, body.pick({ exerciseId: true }))).exerciseId),
-);
+export const POST = serve('assign', async (who, { params, body }) => {
+  await assignExercise(who, { groupId: params.id, ...body });
+  return {};
+});
+export const DELETE = serve('unassign', async (who, { params, body }) => {
+  await unassignExercise(who, params.id, body.exerciseId);
+  return {};
+});

@@ -1,11 +1,4 @@
 import { addToGroup } from '@server/services/people';
-import { param, staffEndpoint } from '@web/http/answer';
-import { readJson } from '@web/http/body';
-import { z } from 'zod';
+import { serve } from '@web/http/serve';
 
-const body = z.object({ name: z.string().max(200), signIn: z.string().max(200), password: z.string().max(500), role: z.enum(['instructor', 'trainee']) });
-
-export const POST = staffEndpoint(async (who, context) => {
-  const person = await addToGroup(who, param(context, 'id'), await readJson(context.request, body));
-  return { id: person.id };
-});
+export const POST = serve('addPerson', async (who, { params, body }) => ({ id: (await addToGroup(who, params.id, body)).id }));

@@ -1,4 +1,5 @@
 import { groupCsv } from '@server/services/progress';
-import { csv, param, staffEndpoint } from '@web/http/answer';
+import { csv } from '@web/http/answer';
+import { serve } from '@web/http/serve';
 
-export const GET = staffEndpoint(async (who, context) => csv(await groupCsv(who, param(context, 'id')), 'group-skills'));
+export const GET = serve('groupSkills', async (who, { params }) => csv(await groupCsv(who, params.id), 'group-skills'));

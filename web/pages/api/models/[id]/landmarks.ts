@@ -1,7 +1,5 @@
-import { landmarkSchema } from '@core';
 import { landmarksRead, markLandmark } from '@server/services/landmarks';
-import { endpoint, param, staffEndpoint } from '@web/http/answer';
-import { readJson } from '@web/http/body';
+import { serve } from '@web/http/serve';
 
-export const GET = endpoint(async (who, context) => ({ landmarks: await landmarksRead(who, param(context, 'id')) }));
-export const POST = staffEndpoint(async (who, context) => markLandmark(who, param(context, 'id'), await readJson(context.request, landmarkSchema)));
+export const GET = serve('landmarks', async (who, { params }) => ({ landmarks: await landmarksRead(who, params.id) }));
+export const POST = serve('markLandmark', async (who, { params, body }) => ({ id: (await markLandmark(who, params.id, body)).id }));

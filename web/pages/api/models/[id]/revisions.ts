@@ -1,8 +1,8 @@
 import { reviseModel } from '@server/services/models';
-import { param, staffEndpoint } from '@web/http/answer';
 import { readForm } from '@web/http/body';
+import { serve } from '@web/http/serve';
 
-export const POST = staffEndpoint(async (who, context) => {
-  const { revision } = await reviseModel(who, param(context, 'id'), () => readForm(context.request));
+export const POST = serve('reviseModel', async (who, { params, context }) => {
+  const { revision } = await reviseModel(who, params.id, () => readForm(context.request));
   return { revision: revision.revision };
 });

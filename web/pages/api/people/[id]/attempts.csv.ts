@@ -1,4 +1,5 @@
 import { progressCsv } from '@server/services/progress';
-import { csv, endpoint, param } from '@web/http/answer';
+import { csv } from '@web/http/answer';
+import { serve } from '@web/http/serve';
 
-export const GET = endpoint(async (who, context) => csv(await progressCsv(who, param(context, 'id')), 'attempts'));
+export const GET = serve('personAttempts', async (who, { params }) => csv(await progressCsv(who, params.id), 'attempts'));

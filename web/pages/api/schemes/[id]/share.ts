@@ -1,11 +1,7 @@
 import { shareScheme } from '@server/services/schemes';
-import { param, staffEndpoint } from '@web/http/answer';
-import { readJson } from '@web/http/body';
-import { z } from 'zod';
+import { serve } from '@web/http/serve';
 
-const body = z.object({ groupId: z.string().max(64), how: z.enum(['shared', 'locked', 'none']) });
-
-export const POST = staffEndpoint(async (who, context) => {
-  const { groupId, how } = await readJson(context.request, body);
-  return shareScheme(who, param(context, 'id'), groupId, how);
+export const POST = serve('shareScheme', async (who, { params, body }) => {
+  await shareScheme(who, params.id, body.groupId, body.how);
+  return {};
 });

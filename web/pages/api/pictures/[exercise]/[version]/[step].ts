@@ -1,6 +1,7 @@
 import { pictureBytes } from '@server/services/exercises';
-import { endpoint, immutable, param } from '@web/http/answer';
+import { immutable } from '@web/http/answer';
+import { serve } from '@web/http/serve';
 
-export const GET = endpoint(async (who, context) =>
-  immutable(await pictureBytes(who, param(context, 'exercise'), Number(param(context, 'version')), Number(param(context, 'step'))), 'image/png'),
+export const GET = serve('targetPicture', async (who, { params }) =>
+  immutable(await pictureBytes(who, params.exercise, Number(params.version), Number(params.step)), 'image/png'),
 );

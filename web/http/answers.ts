@@ -1,0 +1,144 @@
+import * as z from 'zod/mini';
+
+/**
+ * What each endpoint answers, and where it is found: what a page needs of the contract. Written with the small face of the
+ * schema library, since every page ships it; `contract.ts` has the rest.
+ */
+export interface Face<P extends string = string, A extends z.ZodMiniType | null = z.ZodMiniType | null> {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  /** Parameters stand as `:name`. */
+  readonly path: P;
+  /** The JSON of a success; null: what is answered is no JSON. */
+  readonly answer: A;
+}
+
+const face = <const P extends string, A extends z.ZodMiniType | null>(method: Face['method'], path: P, answer: A): Face<P, A> => ({ method, path, answer });
+
+const id = z.string().check(z.minLength(1));
+const nothing = z.object({});
+const made = z.object({ id });
+const role = z.enum(['lead', 'instructor', 'trainee']);
+const vec3 = z.readonly(z.tuple([z.number(), z.number(), z.number()]));
+const view = z.object({
+  target: vec3,
+  orientation: z.readonly(z.tuple([z.number(), z.number(), z.number(), z.number()])),
+  distance: z.number(),
+  projection: z.enum(['perspective', 'orthographic']),
+  fovY: z.number(),
+});
+const keptScene = z.object({
+  view,
+  section: z.nullable(z.object({ normal: vec3, offset: z.number() })),
+  visibility: z.record(z.string(), z.enum(['shown', 'hidden', 'glass'])),
+  style: z.enum(['shaded', 'shadedEdges', 'hiddenLine', 'outline', 'wireframe']),
+});
+/** A scheme: its bindings are parsed where they are used. */
+const scheme = z.looseObject({
+  id,
+  revision: z.number(),
+  name: z.string(),
+  family: z.string(),
+  bindings: z.array(z.looseObject({})),
+  options: z.looseObject({}),
+});
+/** A card: the steps with what each criterion earned. */
+const card = z.looseObject({
+  format: z.number(),
+  score: z.number(),
+  flashes: z.number(),
+  seconds: z.number(),
+  gestures: z.number(),
+  steps: z.readonly(z.array(z.looseObject({ id, score: z.number(), criteria: z.readonly(z.array(z.looseObject({ id: z.string(), points: z.number() }))) }))),
+});
+
+export const ANSWERS = {
+  signIn: face('POST', '/api/sign-in', z.object({ role })),
+  demoSignIn: face('POST', '/api/demo-sign-in', z.object({ role })),
+  signOut: face('POST', '/api/sign-out', nothing),
+
+  openAttempt: face('POST', '/api/attempts', z.object({ id, seed: z.number() })),
+  attemptState: face('GET', '/api/attempts/:id', z.object({ elapsed: z.number(), over: z.boolean() })),
+  handIn: face('POST', '/api/attempts/:id/hand-in', z.object({ score: z.number(), flashes: z.number() })),
+  giveHint: face('POST', '/api/attempts/:id/hints', z.object({ words: z.string() })),
+  trace: face('GET', '/api/attempts/:id/trace', z.looseObject({ moves: z.array(z.looseObject({})), events: z.array(z.looseObject({})) })),
+  tryOut: face('POST', '/api/try', card),
+
+  makeExercise: face('POST', '/api/exercises', made),
+  saveDraft: face('PUT', '/api/exercises/:id', nothing),
+  copyExercise: face('POST', '/api/exercises/:id/copy', made),
+  publish: face(
+    'POST',
+    '/api/exercises/:id/publish',
+    z.object({ version: z.number(), warnings: z.array(z.object({ message: z.string(), field: z.string() })) }),
+  ),
+  targetPicture: face('GET', '/api/pictures/:exercise/:version/:step', null),
+
+  makeGroup: face('POST', '/api/groups', made),
+  assign: face('POST', '/api/groups/:id/assignments', nothing),
+  unassign: face('DELETE', '/api/groups/:id/assignments', nothing),
+  addPerson: face('POST', '/api/groups/:id/people', made),
+  groupSkills: face('GET', '/api/groups/:id/skills.csv', null),
+  setPassword: face('POST', '/api/people/:id/password', nothing),
+  personAttempts: face('GET', '/api/people/:id/attempts.csv', null),
+
+  importModel: face('POST', '/api/models', made),
+  changeModel: face('PATCH', '/api/models/:id', nothing),
+  reviseModel: face('POST', '/api/models/:id/revisions', z.object({ revision: z.number() })),
+  mesh: face('GET', '/api/meshes/:hash', null),
+  landmarks: face(
+    'GET',
+    '/api/models/:id/landmarks',
+    z.object({ landmarks: z.array(z.object({ id, name: z.string(), kind: z.enum(['part', 'face', 'point']), part: z.string(), point: vec3, normal: vec3 })) }),
+  ),
+  markLandmark: face('POST', '/api/models/:id/landmarks', made),
+  renameLandmark: face('PATCH', '/api/landmarks/:id', nothing),
+  removeLandmark: face('DELETE', '/api/landmarks/:id', nothing),
+
+  views: face(
+    'GET',
+    '/api/models/:id/views',
+    z.object({ views: z.array(z.object({ id, name: z.string(), about: z.string(), forAll: z.boolean(), mine: z.boolean(), scene: keptScene })) }),
+  ),
+  keepView: face('POST', '/api/models/:id/views', made),
+  changeView: face('PATCH', '/api/views/:id', nothing),
+  removeView: face('DELETE', '/api/views/:id', nothing),
+
+  schemes: face(
+    'GET',
+    '/api/schemes',
+    z.object({
+      schemes: z.array(
+        z.object({
+          scheme,
+          ownerName: z.nullable(z.string()),
+          mine: z.boolean(),
+          shares: z.readonly(z.array(z.object({ groupId: id, locked: z.boolean() }))),
+          lockedBy: z.nullable(z.string()),
+        }),
+      ),
+    }),
+  ),
+  makeScheme: face('POST', '/api/schemes', scheme),
+  saveScheme: face('PUT', '/api/schemes/:id', scheme),
+  removeScheme: face('DELETE', '/api/schemes/:id', nothing),
+  shareScheme: face('POST', '/api/schemes/:id/share', nothing),
+} as const;
+
+export type EndpointName = keyof typeof ANSWERS;
+export type AnswerOf<N extends EndpointName> = (typeof ANSWERS)[N]['answer'] extends z.ZodMiniType ? z.infer<NonNullable<(typeof ANSWERS)[N]['answer']>> : null;
+
+/** The parameters of a path. */
+export type ParamsOf<P extends string> = P extends `${string}:${infer Name}/${infer Rest}`
+  ? { readonly [K in Name]: string } & ParamsOf<Rest>
+  : P extends `${string}:${infer Name}`
+    ? { readonly [K in Name]: string }
+    : unknown;
+
+/** A path with its parameters. */
+export const pathOf = (path: string, params: Readonly<Record<string, string>>): string =>
+  path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+
+/** What every endpoint answers when it refuses. */
+export const errorSchema = z.object({
+  error: z.object({ code: z.string(), message: z.string(), field: z.optional(z.string()), id: z.optional(z.string()) }),
+});

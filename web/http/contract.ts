@@ -1,0 +1,138 @@
+import { draftSchema, keptSceneSchema, landmarkSchema, schemeSchema, traceSchema, viewSchema } from '@core';
+import { z } from 'zod';
+import { ANSWERS, type EndpointName } from './answers';
+
+/** Most bytes that a request may bring, by what it brings; `body.ts` says how many. */
+export type Most = 'signIn' | 'json' | 'draft' | 'pictures' | 'handIn' | 'try' | 'model';
+
+/** An error that an endpoint may answer beside those of all. */
+export type ErrorCase = readonly [status: number, code: string];
+
+interface Terms {
+  /** Who may ask: anybody, whoever is signed in, or instructors and leads. */
+  readonly who: 'anyone' | 'person' | 'staff';
+  /** The JSON of a request; `form`: files as a form; null: nothing is sent. */
+  readonly request: z.ZodType | 'form' | null;
+  readonly most?: Most;
+  readonly errors?: readonly ErrorCase[];
+}
+
+/** What any endpoint may answer: see `docs/api.json`. */
+export const ALWAYS: readonly ErrorCase[] = [
+  [400, 'cut-off'],
+  [401, 'signed-out'],
+  [404, 'not-found'],
+  [413, 'too-large'],
+  [422, 'invalid'],
+  [429, 'too-many'],
+  [500, 'internal'],
+  [503, 'busy'],
+  [503, 'database-away'],
+];
+
+const id = z.string().max(64);
+const name = z.string().max(200);
+const FORBIDDEN: ErrorCase = [403, 'forbidden'];
+
+const TERMS = {
+  signIn: {
+    who: 'anyone',
+    request: z.object({ name: z.string().min(1, 'write your name').max(200), password: z.string().min(1, 'write your password').max(200) }),
+    most: 'signIn',
+    errors: [[401, 'wrong-sign-in']],
+  },
+  demoSignIn: { who: 'anyone', request: z.object({ name: z.string().max(60) }), most: 'signIn' },
+  signOut: { who: 'anyone', request: z.object({}) },
+
+  openAttempt: { who: 'person', request: z.object({ exerciseId: id, version: z.number().int(), schemeId: id }), errors: [[409, 'changed']] },
+  attemptState: { who: 'person', request: null },
+  handIn: {
+    who: 'person',
+    request: traceSchema,
+    most: 'handIn',
+    errors: ['start', 'command', 'part', 'time', 'rate', 'steps', 'exercise', 'too-long'].map((code) => [422, `refused-${code}`] as const),
+  },
+  giveHint: { who: 'person', request: z.object({ step: z.number().int().min(0).max(100), number: z.number().int().min(0).max(10) }) },
+  trace: { who: 'person', request: null },
+  tryOut: { who: 'staff', request: z.object({ content: draftSchema, trace: traceSchema }), most: 'try' },
+
+  makeExercise: { who: 'staff', request: z.object({ modelId: id }) },
+  saveDraft: { who: 'staff', request: draftSchema, most: 'draft', errors: [FORBIDDEN] },
+  copyExercise: { who: 'staff', request: null },
+  /** Pictures as base64 of a PNG. */
+  publish: {
+    who: 'staff',
+    request: z.object({ pictures: z.array(z.base64().max(1_500_000).nullable()).max(20) }),
+    most: 'pictures',
+    errors: [FORBIDDEN, [409, 'changed']],
+  },
+  targetPicture: { who: 'person', request: null },
+
+  makeGroup: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
+  assign: { who: 'staff', request: z.object({ exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
+  unassign: { who: 'staff', request: z.object({ exerciseId: id }) },
+  addPerson: {
+    who: 'staff',
+    request: z.object({ name, signIn: name, password: z.string().max(500), role: z.enum(['instructor', 'trainee']) }),
+    errors: [FORBIDDEN, [409, 'taken']],
+  },
+  groupSkills: { who: 'staff', request: null },
+  setPassword: {
+    who: 'person',
+    request: z.object({ password: z.string().max(500), present: z.string().max(500).optional() }),
+    most: 'signIn',
+    errors: [FORBIDDEN],
+  },
+  personAttempts: { who: 'person', request: null },
+
+  importModel: { who: 'staff', request: 'form', most: 'model', errors: [[415, 'not-a-form']] },
+  changeModel: {
+    who: 'staff',
+    request: z.object({ name: name.optional(), shared: z.boolean().optional(), home: viewSchema.optional() }),
+    errors: [FORBIDDEN],
+  },
+  reviseModel: { who: 'staff', request: 'form', most: 'model', errors: [FORBIDDEN, [415, 'not-a-form']] },
+  mesh: { who: 'person', request: null },
+  landmarks: { who: 'person', request: null },
+  markLandmark: { who: 'staff', request: landmarkSchema, errors: [FORBIDDEN] },
+  renameLandmark: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
+  removeLandmark: { who: 'staff', request: null, errors: [FORBIDDEN] },
+
+  views: { who: 'person', request: null },
+  keepView: {
+    who: 'person',
+    request: z.object({ name, about: z.string().max(1000).default(''), forAll: z.boolean().default(false), scene: keptSceneSchema }),
+    errors: [FORBIDDEN],
+  },
+  changeView: {
+    who: 'person',
+    request: z.object({
+      name: name.optional(),
+      about: z.string().max(1000).optional(),
+      scene: keptSceneSchema.optional(),
+      move: z.union([z.literal(1), z.literal(-1)]).optional(),
+    }),
+    errors: [FORBIDDEN],
+  },
+  removeView: { who: 'person', request: null, errors: [FORBIDDEN] },
+
+  schemes: { who: 'person', request: null },
+  /** A new scheme is made from another one, or from a file's text. */
+  makeScheme: { who: 'person', request: z.union([z.object({ from: id }), z.object({ file: z.string().max(2_000_000) })]), most: 'draft' },
+  saveScheme: { who: 'person', request: z.object({ base: z.number().int().min(1), scheme: schemeSchema }), errors: [FORBIDDEN, [409, 'changed']] },
+  removeScheme: { who: 'person', request: null, errors: [FORBIDDEN] },
+  shareScheme: { who: 'staff', request: z.object({ groupId: id, how: z.enum(['shared', 'locked', 'none']) }), errors: [FORBIDDEN] },
+} as const satisfies { readonly [N in EndpointName]: Terms };
+
+type Terms_ = typeof TERMS;
+
+/** For every endpoint its method and path, who may ask, and the schemas of request, answer and errors. */
+export const CONTRACT = Object.fromEntries((Object.keys(ANSWERS) as EndpointName[]).map((each) => [each, { ...ANSWERS[each], ...TERMS[each] }])) as unknown as {
+  readonly [N in EndpointName]: (typeof ANSWERS)[N] & Terms_[N];
+};
+
+type SchemaOf<N extends EndpointName> = Terms_[N]['request'];
+/** What is sent, as a page writes it. */
+export type RequestOf<N extends EndpointName> = SchemaOf<N> extends z.ZodType ? z.input<SchemaOf<N>> : SchemaOf<N> extends 'form' ? FormData : undefined;
+/** What is sent, as the server has it once it is parsed. */
+export type ParsedOf<N extends EndpointName> = SchemaOf<N> extends z.ZodType ? z.output<SchemaOf<N>> : undefined;
