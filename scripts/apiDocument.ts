@@ -1,5 +1,6 @@
-import { Command, goalSchema, keptSceneSchema, planeSchema, sceneSchema, stepSchema, viewSchema } from '@core';
+import { goalSchema, keptSceneSchema, planeSchema, sceneSchema, stepSchema, viewSchema } from '@core';
 import { bindingSchema } from '@core/input/schemeSchema';
+import { Command } from '@core/navigation/command';
 import { z } from 'zod';
 import type * as mini from 'zod/mini';
 import { ANSWERS, type EndpointName, errorSchema } from '../web/http/answers';

@@ -11,7 +11,7 @@ const KEPT = 512 * 1024 * 1024;
 const kept = new LRUCache<string, MeshBytes, Service>({
   maxSize: KEPT,
   sizeCalculation: ({ buffer }) => Math.max(1, buffer.byteLength),
-  // RequestContext for several times at once, a file is read once.
+  // Asked for several times at once, a file is read once.
   fetchMethod: async (hash, _stale, { context }) => {
     const bytes = await context.files.read(hash);
     const buffer = new SharedArrayBuffer(bytes.length);

@@ -5,18 +5,12 @@ import { Bookmark, ListTree } from 'lucide-react';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Aids } from './aids';
-import { NearHand } from './devices/NearHand';
-import { EyeRule } from './marks/EyeRule';
 import { GridMarks } from './marks/GridMarks';
 import { LoupeMark, PivotMark, RectangleMark } from './marks/marks';
-import { Nameplates } from './marks/Nameplates';
 import { PaneFrames } from './marks/PaneFrames';
-import { SectionArrow } from './marks/SectionArrow';
 import { AidsMenu } from './panels/AidsMenu';
 import { CutMenu } from './panels/CutMenu';
 import { LostNote } from './panels/LostNote';
-import { SectionPanel } from './panels/SectionPanel';
-import { StandingBar } from './panels/StandingBar';
 import { panesOf } from './panes';
 import type { Recorder } from './recorder';
 import { StageFrame } from './StageFrame';
@@ -68,7 +62,13 @@ interface Within {
   readonly landmarks: readonly LandmarkSeen[];
 }
 
-/** Loaded when they are first opened. */
+/** Loaded when they are first wanted. */
+const NearHand = lazy(async () => ({ default: (await import('./devices/NearHand')).NearHand }));
+const EyeRule = lazy(async () => ({ default: (await import('./marks/EyeRule')).EyeRule }));
+const Nameplates = lazy(async () => ({ default: (await import('./marks/Nameplates')).Nameplates }));
+const SectionArrow = lazy(async () => ({ default: (await import('./marks/SectionArrow')).SectionArrow }));
+const SectionPanel = lazy(async () => ({ default: (await import('./panels/SectionPanel')).SectionPanel }));
+const StandingBar = lazy(async () => ({ default: (await import('./panels/StandingBar')).StandingBar }));
 const PartsPanel = lazy(async () => ({ default: (await import('./panels/PartsPanel')).PartsPanel }));
 const ViewsPanel = lazy(async () => ({ default: (await import('./panels/ViewsPanel')).ViewsPanel }));
 
@@ -90,16 +90,18 @@ function FreeView({ stage, session, aids, landmarks, children }: Within & { read
       {free && drawn && prepared && handle && (
         <div className="pointer-events-none absolute overflow-hidden" style={shareOf(free)}>
           {children}
-          {scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
-          {grid && <GridMarks grid={grid} mesh={prepared.mesh} view={drawn} />}
-          {(names || marked) && !loupe && (
-            <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} names={names} landmarks={marked ? landmarks : NONE} />
-          )}
-          {nearHand && controls && (
-            <div className="pointer-events-auto">
-              <NearHand at={nearHand} scheme={scheme} controls={controls} />
-            </div>
-          )}
+          <Suspense>
+            {scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
+            {grid && <GridMarks grid={grid} mesh={prepared.mesh} view={drawn} />}
+            {(names || marked) && !loupe && (
+              <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} names={names} landmarks={marked ? landmarks : NONE} />
+            )}
+            {nearHand && controls && (
+              <div className="pointer-events-auto">
+                <NearHand at={nearHand} scheme={scheme} controls={controls} />
+              </div>
+            )}
+          </Suspense>
           {pivot && <PivotMark point={pivot} view={drawn} />}
           {loupe && pointer && <LoupeMark at={pointer} />}
         </div>
@@ -109,7 +111,7 @@ function FreeView({ stage, session, aids, landmarks, children }: Within & { read
           <RectangleMark rectangle={rectangle} />
         </div>
       )}
-      {standing && handle && !fourViews && <EyeRule session={session} scene={scene} probes={handle.probes} />}
+      <Suspense>{standing && handle && !fourViews && <EyeRule session={session} scene={scene} probes={handle.probes} />}</Suspense>
     </>
   );
 }
@@ -134,7 +136,7 @@ function OverAll({ stage, session, aids, landmarks, recover, views }: Within & {
         )}
         {!scene.section && !standing && <CutMenu scene={scene} mesh={prepared.mesh} scheme={scheme} onCommand={onCommand} />}
         <AidsMenu aids={aids} scheme={scheme} />
-        {standing && <StandingBar aids={aids} scheme={scheme} />}
+        <Suspense>{standing && <StandingBar aids={aids} scheme={scheme} />}</Suspense>
       </div>
       <Suspense>
         {panel === 'parts' && (
@@ -152,7 +154,9 @@ function OverAll({ stage, session, aids, landmarks, recover, views }: Within & {
       </Suspense>
       {scene.section && (
         <div className={`absolute bottom-2 ${standing ? 'right-28' : 'right-2'}`}>
-          <SectionPanel scene={scene} mesh={prepared.mesh} caps={caps} scheme={scheme} onCommand={onCommand} />
+          <Suspense>
+            <SectionPanel scene={scene} mesh={prepared.mesh} caps={caps} scheme={scheme} onCommand={onCommand} />
+          </Suspense>
         </div>
       )}
       {recover && !fourViews && <LostNote scene={scene} hull={subjectOf(prepared.mesh, [])} pick={handle.probes.pick} scheme={scheme} onCommand={onCommand} />}

@@ -1,8 +1,9 @@
 import { forgetAll, type KeptAttempt, keptAttempts } from '@web/keep/keptAttempts';
 import { sendAll } from '@web/keep/sending';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { call } from './api';
-import { Ask } from './Sheet';
+
+const Ask = lazy(async () => ({ default: (await import('./Sheet')).Ask }));
 
 const listed = (kept: readonly KeptAttempt[]): string => kept.map((head) => `“${head.title}”`).join(', ');
 
@@ -27,15 +28,19 @@ export function SignOut({ person }: { readonly person: string }) {
       <button type="button" onClick={() => void leave(false)} className="button-quiet">
         Sign out
       </button>
-      <Ask
-        open={kept.length > 0}
-        onOpenChange={(open) => !open && setKept([])}
-        title="Sign out and lose what was not handed in?"
-        about={`This browser keeps ${listed(kept)}, which the server does not have. Signing out removes it.`}
-        yes="Sign out anyway"
-        no="Stay"
-        onYes={() => void leave(true)}
-      />
+      {kept.length > 0 && (
+        <Suspense fallback={null}>
+          <Ask
+            open
+            onOpenChange={() => setKept([])}
+            title="Sign out and lose what was not handed in?"
+            about={`This browser keeps ${listed(kept)}, which the server does not have. Signing out removes it.`}
+            yes="Sign out anyway"
+            no="Stay"
+            onYes={() => void leave(true)}
+          />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -15,8 +15,7 @@ import { lazy, Suspense, useCallback, useMemo } from 'react';
 import { Toaster, toast } from 'sonner';
 import { Actions } from './Actions';
 import { LiveAdvice, LiveBars } from './LiveHelp';
-import { Questions } from './Questions';
-import { SchemeCardSheet, SchemeChoice } from './SchemeChoice';
+import { SchemeChoice } from './SchemeChoice';
 import { StageWait } from './StageWait';
 import { StepList } from './StepList';
 import { TargetPicture, useLayOver, useTargetPicture } from './TargetPicture';
@@ -38,6 +37,9 @@ interface Props {
   readonly tryOut?: TryOut;
 }
 
+/** Loaded when they are first opened. */
+const SchemeCardSheet = lazy(async () => ({ default: (await import('./SchemeCardSheet')).SchemeCardSheet }));
+const Questions = lazy(async () => ({ default: (await import('./Questions')).Questions }));
 /** Loaded by those who have a 3D mouse. */
 const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
@@ -154,24 +156,32 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
           />
         </div>
       </div>
-      <SchemeCardSheet
-        open={state.sheet === 'scheme'}
-        onOpenChange={(open) => store.setState({ sheet: open ? 'scheme' : null })}
-        scheme={using.scheme}
-        schemes={using.schemes}
-        slips={slips}
-      />
-      <Questions
-        store={store}
-        last={last}
-        far={practise.far}
-        onRestart={practise.startAgain}
-        onDone={() => practise.done(true)}
-        onChange={() => {
-          if (state.wanted) practise.changeScheme(state.wanted);
-          store.setState({ wanted: null });
-        }}
-      />
+      {state.sheet === 'scheme' && (
+        <Suspense>
+          <SchemeCardSheet
+            open
+            onOpenChange={(open) => store.setState({ sheet: open ? 'scheme' : null })}
+            scheme={using.scheme}
+            schemes={using.schemes}
+            slips={slips}
+          />
+        </Suspense>
+      )}
+      {(state.sheet || state.wanted) && (
+        <Suspense fallback={null}>
+          <Questions
+            store={store}
+            last={last}
+            far={practise.far}
+            onRestart={practise.startAgain}
+            onDone={() => practise.done(true)}
+            onChange={() => {
+              if (state.wanted) practise.changeScheme(state.wanted);
+              store.setState({ wanted: null });
+            }}
+          />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-/** PointerPlaces on the dial's chart, in its own units: the middle, the ring of azimuths and the arc of heights. */
+/** Places on the dial's chart, in its own units: the middle, the ring of azimuths and the arc of heights. */
 export const MIDDLE = 120;
 export const RING = 84;
 export const ARC = 106;

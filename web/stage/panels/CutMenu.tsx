@@ -5,8 +5,8 @@ import { centreOf } from '@core/model';
 import type { Command, Scene } from '@core/navigation';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Scissors } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import { MAIN_CUTS, planeThrough } from './SectionPanel';
+import { StageMenu } from './StageMenu';
 
 interface Props {
   readonly scene: Scene;
@@ -15,36 +15,37 @@ interface Props {
   readonly onCommand: (command: Command) => void;
 }
 
-/** PointerPlaces a cut: along the picked face, or along one of the three main directions through the picked point or the model's middle. */
+/** Places a cut: along the picked face, or along one of the three main directions through the picked point or the model's middle. */
 export function CutMenu({ scene, mesh, scheme, onCommand }: Props) {
   const labels = useKeyLabels();
   const { point, normal } = scene.selection;
   const through = point ?? centreOf(mesh);
-  const item = (words: string, wanted: Vec3 | undefined, shortcut: string | null = null) => (
-    <Popover.Close
+  const item = (close: () => void, words: string, wanted: Vec3 | undefined, shortcut: string | null = null) => (
+    <button
       key={words}
+      type="button"
       className="flex w-full items-center justify-between gap-3 rounded-lg px-2.5 py-1.5 text-left text-sm hover:bg-bar disabled:opacity-50"
       disabled={!wanted}
-      onClick={() => wanted && onCommand({ kind: 'section', plane: planeThrough(wanted, through) })}
+      onClick={() => {
+        if (wanted) onCommand({ kind: 'section', plane: planeThrough(wanted, through) });
+        close();
+      }}
     >
       {words}
       {shortcut && <span className="kbd">{shortcut}</span>}
-    </Popover.Close>
+    </button>
   );
   return (
-    <Popover.Root>
-      <Popover.Trigger className="stage-button">
-        <Scissors size={15} aria-hidden="true" /> Cut
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content align="start" sideOffset={6} aria-label="Cut" className="z-30 w-64 rounded-xl border-2 border-ink bg-card p-2 shadow-lg">
-          {item('Along the picked face', normal, shortcutFor(scheme, { kind: 'atPointer', does: 'section' }, labels))}
-          {MAIN_CUTS.map((cut) => item(cut.words, cut.normal))}
+    <StageMenu label="Cut" icon={<Scissors size={15} aria-hidden="true" />} width="w-64">
+      {(close) => (
+        <>
+          {item(close, 'Along the picked face', normal, shortcutFor(scheme, { kind: 'atPointer', does: 'section' }, labels))}
+          {MAIN_CUTS.map((cut) => item(close, cut.words, cut.normal))}
           <p className="px-2.5 pt-1 text-ink-soft text-xs">
             {point ? 'Through the picked point.' : 'Through the middle of the model: pick a point to cut there.'}
           </p>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </StageMenu>
   );
 }

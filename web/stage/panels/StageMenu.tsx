@@ -1,0 +1,27 @@
+import { lazy, type ReactNode, Suspense, useState } from 'react';
+
+/** What opens below a button of the stage: the children are shown in it, and given what closes it. */
+export interface StageMenuProps {
+  readonly label: string;
+  readonly icon: ReactNode;
+  readonly width: string;
+  readonly children: (close: () => void) => ReactNode;
+}
+
+const Opened = lazy(async () => ({ default: (await import('./StageMenuOpened')).StageMenuOpened }));
+
+/** A menu at the stage: only a button until it is first opened, so that the stage itself starts with less to load. */
+export function StageMenu(props: StageMenuProps) {
+  const [asked, setAsked] = useState(false);
+  const button = (
+    <button type="button" className="stage-button" aria-haspopup="dialog" aria-expanded={asked} onClick={() => setAsked(true)}>
+      {props.icon} {props.label}
+    </button>
+  );
+  if (!asked) return button;
+  return (
+    <Suspense fallback={button}>
+      <Opened {...props} />
+    </Suspense>
+  );
+}
