@@ -1,24 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { measure, measuredOf } from '../criteria';
 import type { Step } from '../exercise';
-import { aimOf, GOAL_KINDS } from '../goals';
+import { GOAL_KINDS } from '../goals';
 import { randomFrom } from '../math';
-import type { Scene } from '../navigation';
-import { judgeNow, liveCriteria } from '../scoring';
+import { liveCriteria } from '../scoring';
 import { GOALS } from '../tests/goals';
+import { ENOUGH, madeWorse, obey } from '../tests/obedient';
 import { crate, exerciseOf } from '../tests/practice';
 import { PLACES, startView } from '../tests/startViews';
-import { adviceOf, firstAdvice, followAdvice } from './adviceOf';
+import { adviceOf, firstAdvice } from './adviceOf';
 
 const STARTS = 200;
-/** Sentences that a learner follows. */
-const ROUNDS = 8;
-
-function livePoints(step: Step, scene: Scene): number {
-  const results = judgeNow(step, crate, scene);
-  const weight = results.reduce((sum, r) => sum + r.weight, 0);
-  return (100 * results.reduce((sum, r) => sum + r.weight * r.points, 0)) / weight;
-}
 
 const kinds = GOAL_KINDS.filter((kind) => liveCriteria(exerciseOf(GOALS[kind][0] as (typeof GOALS)[typeof kind][number]).steps[0] as Step).length > 0);
 
@@ -33,17 +24,9 @@ describe('a learner who does just what the first sentence says', () => {
     for (let i = 0; i < STARTS; i++) {
       const place = PLACES[i % PLACES.length] as (typeof PLACES)[number];
       const [step] = exerciseOf(goals[i % goals.length] as (typeof goals)[number]).steps as [Step];
-      let scene = startView(crate, randomFrom(i + 1), place);
-      for (let round = 0; round < ROUNDS && livePoints(step, scene) < 95; round++) {
-        const first = firstAdvice(step, crate, scene);
-        const next = followAdvice(step, crate, scene, 1)[0];
-        if (!first || !next) break;
-        const [before, after] = [scene, next].map((s) => measure(first.criterion, measuredOf(aimOf(step), crate, s, null))) as [number | null, number | null];
-        const said = `${kind} from ${place} (${i}): ${first.criterion} ${before} to ${after}`;
-        if (before !== null) expect(after ?? Number.POSITIVE_INFINITY, said).toBeLessThanOrEqual(before + 1e-9);
-        scene = next;
-      }
-      if (livePoints(step, scene) < 95) short.push(`${place} (${i})`);
+      const { points, said } = obey(step, startView(crate, randomFrom(i + 1), place));
+      expect(said.filter(madeWorse), `${kind} from ${place} (${i})`).toEqual([]);
+      if (points < ENOUGH) short.push(`${place} (${i})`);
     }
     expect(short.length, short.join(', ')).toBeLessThanOrEqual(STARTS / 100);
   });

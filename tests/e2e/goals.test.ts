@@ -129,7 +129,7 @@ describe('each goal, built and done', () => {
       const attempt = await scored();
       expect(points(attempt, 'orbitPath')).toBeGreaterThan(0.9);
       expect(points(attempt, 'pivotDrift')).toBeGreaterThan(0.9);
-      expect(await driver.findElements(By.css('svg[aria-label^="Your way and the line"]'))).toHaveLength(1);
+      await waitFor(driver, 'the drawing', async () => (await driver.findElements(By.css('svg[aria-label^="Your way and the line"]'))).length === 1);
     });
   });
 
@@ -158,7 +158,7 @@ describe('each goal, built and done', () => {
       const attempt = await scored();
       expect(points(attempt, 'clipped')).toBe(1);
       expect(attempt.card.steps[0]?.criteria.find((c) => c.id === 'fill')?.value).not.toBeNull();
-      expect(await driver.findElements(By.css('svg[aria-label^="The subject"]'))).toHaveLength(1);
+      await waitFor(driver, 'the drawing', async () => (await driver.findElements(By.css('svg[aria-label^="The subject"]'))).length === 1);
     });
   });
 
@@ -202,7 +202,7 @@ describe('each goal, built and done', () => {
       await typed.sendKeys('220', Key.ENTER);
       const attempt = await scored();
       for (const id of ['sectionAngle', 'sectionOffset', 'sectionSide', 'sectionOverlap']) expect(points(attempt, id), id).toBe(1);
-      expect(await driver.findElements(By.css('svg[aria-label^="Your cut"]'))).toHaveLength(1);
+      await waitFor(driver, 'the drawing', async () => (await driver.findElements(By.css('svg[aria-label^="Your cut"]'))).length === 1);
     });
   });
 

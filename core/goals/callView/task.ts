@@ -36,13 +36,16 @@ function promptOf(goal: Goal, state: CallState): Prompt {
   return { code: 'call', call, number: state.place + 1, count: state.order.length, wants: WANTS[call.kind] };
 }
 
-/** Whether the view is the one that is called; of a secret face nobody here can say. */
+/** Whether a call that was heard has the view that it asks for, also when it was there before; of a secret face nobody here can say. */
 function isThere(goal: Goal, state: CallState): boolean {
   const call = presentCall(goal, state);
-  if (!call || !state.view || !state.from || state.view === state.from) return false;
+  if (!call || !state.heard || !state.view || !state.from) return false;
   if (call.kind !== 'face') return callError(call, state.view, state.from) <= AT_STANDARD;
   return 'normal' in call && 'point' in call && callError(call as Parameters<typeof callError>[0], state.view, state.from) <= AT_STANDARD;
 }
+
+/** When standing still answers: the view must hold, and the call have been heard, for a moment. */
+const answersAt = (state: CallState): number => Math.max(state.since, state.answeredAt) + STILL;
 
 /** Calls one after the other: each is answered by saying so, or by standing still on it. */
 export const callViewTask: GoalTask<RedactedCallView, CallState> = {
@@ -67,7 +70,7 @@ export const callViewTask: GoalTask<RedactedCallView, CallState> = {
       if (presentCall(goal, state)) events.push({ kind: 'shown', call: 0 });
     }
     if (event) state = { ...state, heard: true };
-    const waited = !command && !event && isThere(goal, state) && t - state.since >= STILL;
+    const waited = !command && !event && isThere(goal, state) && t >= answersAt(state);
     const said = confirm === true && t - state.answeredAt > MEANT_BEFORE;
     const written = event?.kind === 'answer';
     if (presentCall(goal, state) && (waited || said || written)) {
@@ -80,7 +83,7 @@ export const callViewTask: GoalTask<RedactedCallView, CallState> = {
       events,
       prompt: promptOf(goal, state),
       done: presentCall(goal, state) === null,
-      again: isThere(goal, state) ? state.since + STILL : null,
+      again: isThere(goal, state) ? answersAt(state) : null,
     };
   },
 };

@@ -1,50 +1,22 @@
-import { dropKept, type KeptAttempt, keepHead, keptAttempts, keptTrace } from '@web/keep/keptAttempts';
-import { sendAll, sendKept } from '@web/keep/sending';
+import { dropKept, type KeptAttempt, keepHead, keptTrace } from '@web/keep/keptAttempts';
+import { sendKept } from '@web/keep/sending';
 import { Ask } from '@web/ui/Sheet';
 import { formatDistanceToNow } from 'date-fns';
-import { useCallback, useEffect, useState } from 'react';
+import { useState } from 'react';
+import { Arrived } from './Arrived';
+import { useKept } from './useKept';
 
-/** What waits is tried again so often while a page is open, ms. */
-const AGAIN = 30_000;
-
-interface Props {
-  readonly person: string;
-  /** All that is kept, each with what can be done about it; otherwise only a word about what has just arrived. */
-  readonly all?: boolean;
-}
-
-/** Sends what waits in this browser, and tells of it. */
-export function KeptLines({ person, all = false }: Props) {
-  const [kept, setKept] = useState<readonly KeptAttempt[]>([]);
-  const [arrived, setArrived] = useState<readonly KeptAttempt[]>([]);
+/** All that waits in this browser, each with what can be done about it. */
+export function KeptLines({ person }: { readonly person: string }) {
+  const { kept, arrived, addArrived, look } = useKept(person);
   const [doubted, setDoubted] = useState<KeptAttempt | null>(null);
   const [said, setSaid] = useState<string | null>(null);
-  const look = useCallback(async () => setKept(await keptAttempts(person)), [person]);
-
-  useEffect(() => {
-    let ended = false;
-    const sendNow = async (): Promise<void> => {
-      const sent = await sendAll(person);
-      if (ended) return;
-      if (sent.length > 0) setArrived((before) => [...before, ...sent]);
-      await look();
-    };
-    void sendNow();
-    const timer = setInterval(() => void sendNow(), AGAIN);
-    const online = (): void => void sendNow();
-    window.addEventListener('online', online);
-    return () => {
-      ended = true;
-      clearInterval(timer);
-      window.removeEventListener('online', online);
-    };
-  }, [person, look]);
 
   const sendOne = async (head: KeptAttempt): Promise<void> => {
     // One that goes on is ended where it was left.
     if (head.end === null) await keepHead(person, { ...head, end: (await keptTrace(person, head)).end });
     const result = await sendKept(person, head.id);
-    if (result.kind === 'sent') setArrived((before) => [...before, head]);
+    if (result.kind === 'sent') addArrived([head]);
     else setSaid(result.words);
     await look();
   };
@@ -53,23 +25,11 @@ export function KeptLines({ person, all = false }: Props) {
     await look();
   };
 
-  const lines = all ? kept : [];
-  if (arrived.length === 0 && lines.length === 0) return null;
+  if (arrived.length === 0 && kept.length === 0) return null;
   return (
-    <section
-      aria-label="Kept in this browser"
-      className={all ? 'mt-4 space-y-2' : 'fixed right-4 bottom-4 z-30 max-w-sm space-y-2 print:hidden'}
-      data-testid="kept"
-    >
-      {arrived.map((head) => (
-        <p key={head.id} role="status" className="card border-sea px-4 py-3">
-          “{head.title}” has now been handed in.{' '}
-          <a className="underline" href={`/attempts/${head.id}`}>
-            See its card
-          </a>
-        </p>
-      ))}
-      {lines.map((head) => (
+    <section aria-label="Kept in this browser" className="mt-4 space-y-2" data-testid="kept">
+      <Arrived arrived={arrived} />
+      {kept.map((head) => (
         <div key={head.id} className="card border-ochre px-4 py-3">
           <p>
             {head.refused ? (
