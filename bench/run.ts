@@ -22,7 +22,6 @@ import {
 } from '@core';
 import { judgeNow } from '@core/scoring';
 import { Quaternion, Vector3 } from 'three';
-import { adviceBench } from './advice';
 import { ball } from './ball';
 import { pair } from './pair';
 import { stageBenches } from './stage';
@@ -135,7 +134,6 @@ await pair(`contours with ${crossing.length} candidates`, '2 ms', () => void sec
   run: () => touch(million),
 });
 await stageBenches(million);
-adviceBench();
 process.stdout.write(`\n${subjectPoints(twoHundred, []).length} hull points of the 200k model\n`);
 
 function touch(mesh: Mesh): void {
