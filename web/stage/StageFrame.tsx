@@ -30,7 +30,7 @@ export function StageFrame({ canvas, label, children }: Props) {
   }, []);
 
   return (
-    <div ref={place} className="grid min-h-0 min-w-0 flex-1 place-items-center">
+    <div ref={place} className="grid min-h-0 min-w-0 flex-1 place-items-center max-md:aspect-[16/10] max-md:flex-none">
       <div className="graduated" style={{ width: size.width + 2 * BORDER, height: size.height + 2 * BORDER }}>
         <div className="relative h-full w-full overflow-hidden bg-stage">
           <canvas

@@ -15,7 +15,7 @@ interface Props {
 /** Hint, start again, and the end of the step. */
 export function Actions({ hints, taken, last, busy, ready, running, onHint, onRestart, onDone }: Props) {
   return (
-    <div className="flex shrink-0 gap-2.5">
+    <div className="flex shrink-0 gap-2.5 max-md:flex-wrap">
       {hints > 0 && (
         <button type="button" className="button" onClick={onHint} disabled={!ready || taken >= hints}>
           Hint{' '}

@@ -43,7 +43,7 @@ const Questions = lazy(async () => ({ default: (await import('./Questions')).Que
 /** Loaded by those who have a 3D mouse. */
 const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
-/** Beside the stage: what is to be done, the target, the puck and the dial. */
+/** Beside the stage: what is to be done, the target, the puck and the dial. Where there is no room beside it, the title stands above and the rest below. */
 function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exercise: Practised; picture: string | null; onLay: (laid: boolean) => void }) {
   const { using, stage, attempt, present, task, state } = practise;
   const { session } = attempt;
@@ -54,20 +54,30 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
   const Panel = present && panelOf(present.goal);
   const ownPuck = scheme.family === 'puck';
   return (
-    <aside className={`${useFolded(stage) ? 'hidden' : 'flex'} w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}>
-      <div>
+    <aside className={`${useFolded(stage) ? 'hidden' : 'flex max-md:contents'} w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}>
+      <div className="max-md:order-1">
         <h1 className="text-2xl leading-tight">{exercise.title}</h1>
         {exercise.brief && <p className="mt-1 text-ink-soft text-sm">{exercise.brief}</p>}
         <StepList steps={exercise.steps} at={state.step} />
       </div>
-      {picture && <TargetPicture picture={picture} onLay={onLay} />}
-      {Panel && present && <Panel goal={present.goal} prompt={task.prompt} onConfirm={task.confirm} />}
+      {picture && (
+        <div className="shrink-0 max-md:order-1 max-md:w-52 max-md:self-center">
+          <TargetPicture picture={picture} onLay={onLay} />
+        </div>
+      )}
+      {Panel && present && (
+        <div className="shrink-0 max-md:order-1">
+          <Panel goal={present.goal} prompt={task.prompt} onConfirm={task.confirm} />
+        </div>
+      )}
       {ownPuck && puck && (
         <Suspense>
-          <PuckPanel listener={puck} scheme={scheme} frames={stage.handle?.renderer.frames} onMoves={using.setMoves} />
+          <div className="contents max-md:order-3 max-md:block">
+            <PuckPanel listener={puck} scheme={scheme} frames={stage.handle?.renderer.frames} onMoves={using.setMoves} />
+          </div>
         </Suspense>
       )}
-      <div className={`mt-auto shrink-0 ${ownPuck ? 'w-44 self-center' : ''}`}>
+      <div className={`mt-auto shrink-0 max-md:order-4 max-md:w-64 max-md:self-center ${ownPuck ? 'w-44 self-center' : ''}`}>
         <ViewDial
           view={stage.drawn ?? exercise.start.view}
           from={session?.getState().scene.view ?? exercise.start.view}
@@ -103,11 +113,11 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
   const asking = task.prompt !== null && !task.done;
 
   return (
-    <div className="flex min-h-0 flex-1 gap-5 px-6 py-4">
+    <div className="flex min-h-0 flex-1 gap-5 px-6 py-4 max-md:flex-col max-md:gap-3 max-md:overflow-y-auto max-md:px-3">
       <Toaster position="top-center" />
       <SchemeChoice scheme={using.scheme} schemes={using.schemes} onChoose={practise.askScheme} onCard={openCard} onLeave={tryOut?.onLeave} />
       <Aside practise={practise} exercise={exercise} picture={picture} onLay={setLaid} />
-      <div className="flex min-w-0 flex-1 flex-col">
+      <div className="flex min-w-0 flex-1 flex-col max-md:order-2 max-md:flex-none">
         <StageView
           stage={stage}
           label={`Stage: ${exercise.title}. Keys move the view; the scheme card lists them.`}
@@ -141,7 +151,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
           end={last ? 'Hand in' : 'Done'}
           scheme={using.labelled}
         />
-        <div className="mt-1 flex items-end gap-5">
+        <div className="mt-1 flex items-end gap-5 max-md:flex-col max-md:items-stretch max-md:gap-3">
           <LiveBars closeness={closeness} />
           <Actions
             hints={present?.hints.length ?? 0}
