@@ -68,7 +68,7 @@ export function CardScreen({ card, exercise, scheme: sent, details, meshHash, pi
   return (
     <div className="space-y-6">
       <header className="flex flex-wrap items-center gap-x-10 gap-y-4">
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-1 max-sm:basis-full">
           <p className="text-ink-soft">
             {learner ? (
               <a className="underline" href={`/learners/${learner.id}`}>
@@ -88,7 +88,9 @@ export function CardScreen({ card, exercise, scheme: sent, details, meshHash, pi
                 {' '}
                 ·{' '}
                 <a className="underline" href={`/attempts/${before.id}`}>
-                  {change === 0 ? 'as many points as before' : change > 0 ? `${change} points more than before` : `${-change} points fewer than before`}
+                  {change === 0
+                    ? 'as many points as before'
+                    : `${Math.abs(change)} ${Math.abs(change) === 1 ? 'point' : 'points'} ${change > 0 ? 'more' : 'fewer'} than before`}
                 </a>
               </>
             )}

@@ -45,7 +45,7 @@ export function CriteriaList({ results, reached, scheme }: Props) {
         {weighed
           .filter((r) => r.points < 1)
           .map((r) => (
-            <li key={r.id} className="grid grid-cols-[11rem_1fr_auto] items-start gap-4 py-2.5">
+            <li key={r.id} className="grid grid-cols-[11rem_1fr_auto] items-start gap-4 max-sm:grid-cols-1 max-sm:gap-1 py-2.5">
               <Bar label={CRITERIA[r.id].label} shown={shownValue(r.id, r.value)} points={r.points} />
               <div>
                 <p>
@@ -54,7 +54,7 @@ export function CriteriaList({ results, reached, scheme }: Props) {
                 </p>
                 <How id={r.id} />
               </div>
-              <p className="whitespace-nowrap text-right font-mono text-sm tabular-nums">{gainWords(r, reached)}</p>
+              <p className="whitespace-nowrap text-right font-mono max-sm:text-left text-sm tabular-nums">{gainWords(r, reached)}</p>
             </li>
           ))}
       </ol>
@@ -65,12 +65,12 @@ export function CriteriaList({ results, reached, scheme }: Props) {
           </summary>
           <ul className="mt-2 space-y-2">
             {right.map((r) => (
-              <li key={r.id} className="grid grid-cols-[11rem_1fr_auto] items-start gap-4">
+              <li key={r.id} className="grid grid-cols-[11rem_1fr_auto] items-start gap-4 max-sm:grid-cols-1 max-sm:gap-1">
                 <span>
                   {CRITERIA[r.id].label} <span className="font-mono text-ink-soft text-xs">{shownValue(r.id, r.value)}</span>
                 </span>
                 <span className="max-w-prose text-ink-soft text-sm">{CRITERIA[r.id].how}</span>
-                <span className="whitespace-nowrap text-right font-mono text-sm tabular-nums">{gainWords(r, reached)}</span>
+                <span className="whitespace-nowrap text-right font-mono max-sm:text-left text-sm tabular-nums">{gainWords(r, reached)}</span>
               </li>
             ))}
           </ul>

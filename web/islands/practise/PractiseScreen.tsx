@@ -151,7 +151,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
           end={last ? 'Hand in' : 'Done'}
           scheme={using.labelled}
         />
-        <div className="mt-1 flex items-end gap-5 max-md:flex-col max-md:items-stretch max-md:gap-3">
+        <div className="mt-1 flex items-end gap-5 max-lg:flex-col max-lg:items-stretch max-lg:gap-3">
           <LiveBars closeness={closeness} />
           <Actions
             hints={present?.hints.length ?? 0}
