@@ -11,7 +11,7 @@ import { StageView } from '@web/stage/StageView';
 import { useRefusals } from '@web/stage/useRefusals';
 import { useCommand, useFolded } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
-import { lazy, Suspense, useCallback, useMemo } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { Toaster, toast } from 'sonner';
 import { Actions } from './Actions';
 import { LiveAdvice, LiveBars } from './LiveHelp';
@@ -108,6 +108,15 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
       toast.error(words, { duration: 12_000 });
     },
     [store],
+  );
+  // With the first movement all that may be asked later is fetched, for the server may be away by then.
+  useEffect(
+    () =>
+      session?.subscribe(() => {
+        for (const load of [() => import('./Questions'), () => import('./SchemeCardSheet'), () => import('@web/stage/panels/StageMenuOpened')])
+          void load().catch(() => {});
+      }),
+    [session],
   );
   const Overlay = present && overlayOf(present.goal);
   const asking = task.prompt !== null && !task.done;
