@@ -38,9 +38,7 @@ const placeOf = ({ id, advice }: { readonly id: CriterionId; readonly advice: Ad
 /** What a coach would say of the present scene: the unmet criteria that it tells, in the order of what to do first. */
 export function adviceOf(step: Step, model: ScoredModel, scene: Scene, scheme: LabelledScheme | null): Advised[] {
   const made = unmet(step, model, scene).map(({ id, advise: make }) => ({ id, advice: make() }));
-  return [...made]
-    .sort((a, b) => placeOf(a) - placeOf(b))
-    .map(({ id, advice }) => ({ criterion: id, sentence: sentenceOf(advice, scheme), moves: advice.moves }));
+  return made.sort((a, b) => placeOf(a) - placeOf(b)).map(({ id, advice }) => ({ criterion: id, sentence: sentenceOf(advice, scheme), moves: advice.moves }));
 }
 
 /**

@@ -97,23 +97,12 @@ export function atan(value: number): number {
       x = -1 / x;
     }
   }
-  const z = x * x;
-  const w = z * z;
-  const s1 =
-    z *
-    (3.33333333333329318027e-1 +
-      w *
-        (1.42857142725034663711e-1 +
-          w * (9.09088713343650656196e-2 + w * (6.66107313738753120669e-2 + w * (4.97687799461593236017e-2 + w * 1.62858201153657823623e-2)))));
-  const s2 =
-    w *
-    (-1.99999999998764832476e-1 +
-      w * (-1.1111110405462355788e-1 + w * (-7.69187620504482999495e-2 + w * (-5.83357013379057348645e-2 + w * -3.6531572744216915527e-2))));
+  const rest = atanRest(x);
   if (id < 0) {
-    const small = x - x * (s1 + s2);
+    const small = x - rest;
     return negative ? -small : small;
   }
-  const r = (ATAN_HI[id] as number) - (x * (s1 + s2) - (ATAN_LO[id] as number) - x);
+  const r = (ATAN_HI[id] as number) - (rest - (ATAN_LO[id] as number) - x);
   return negative ? -r : r;
 }
 
@@ -131,7 +120,7 @@ export function atan2(y: number, x: number): number {
   return y > 0 ? PI - (z - PI_LO) : z - PI_LO - PI;
 }
 
-/** What atan leaves of a reduced argument: x - atan(x) for |x| <= 7/16 (the series of `atan`). */
+/** What atan leaves of a reduced argument: x - atan(x) for |x| <= 7/16 (its series). */
 function atanRest(x: number): number {
   const z = x * x;
   const w = z * z;
