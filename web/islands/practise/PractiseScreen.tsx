@@ -6,6 +6,7 @@ import type { LandmarkSeen } from '@server/services/landmarks';
 import { overlayOf } from '@web/goals/overlays';
 import { panelOf } from '@web/goals/panels';
 import { ViewDial } from '@web/stage/dial/ViewDial';
+import { loadStageMenu } from '@web/stage/panels/StageMenu';
 import { puckToSession } from '@web/stage/puck/puckFeed';
 import { StageView } from '@web/stage/StageView';
 import { useRefusals } from '@web/stage/useRefusals';
@@ -38,8 +39,10 @@ interface Props {
 }
 
 /** Loaded when they are first opened. */
-const SchemeCardSheet = lazy(async () => ({ default: (await import('./SchemeCardSheet')).SchemeCardSheet }));
-const Questions = lazy(async () => ({ default: (await import('./Questions')).Questions }));
+const loadSchemeCard = () => import('./SchemeCardSheet');
+const SchemeCardSheet = lazy(async () => ({ default: (await loadSchemeCard()).SchemeCardSheet }));
+const loadQuestions = () => import('./Questions');
+const Questions = lazy(async () => ({ default: (await loadQuestions()).Questions }));
 /** Loaded by those who have a 3D mouse. */
 const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
@@ -110,14 +113,13 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
     [store],
   );
   // With the first movement all that may be asked later is fetched, for the server may be away by then.
-  useEffect(
-    () =>
-      session?.subscribe(() => {
-        for (const load of [() => import('./Questions'), () => import('./SchemeCardSheet'), () => import('@web/stage/panels/StageMenuOpened')])
-          void load().catch(() => {});
-      }),
-    [session],
-  );
+  useEffect(() => {
+    const forget = session?.subscribe(() => {
+      forget?.();
+      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu]) void load().catch(() => {});
+    });
+    return forget;
+  }, [session]);
   const Overlay = present && overlayOf(present.goal);
   const asking = task.prompt !== null && !task.done;
 

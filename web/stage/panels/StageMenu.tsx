@@ -8,7 +8,9 @@ export interface StageMenuProps {
   readonly children: (close: () => void) => ReactNode;
 }
 
-const Opened = lazy(async () => ({ default: (await import('./StageMenuOpened')).StageMenuOpened }));
+/** Fetches what opens, so that it is there when the server is away. */
+export const loadStageMenu = () => import('./StageMenuOpened');
+const Opened = lazy(async () => ({ default: (await loadStageMenu()).StageMenuOpened }));
 
 /** A menu at the stage: only a button until it is first opened, so that the stage itself starts with less to load. */
 export function StageMenu(props: StageMenuProps) {
