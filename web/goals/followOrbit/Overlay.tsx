@@ -2,10 +2,8 @@ import { referenceAt } from '@core/criteria';
 import type { GoalOf, RedactedOf } from '@core/goals';
 import { addScaled, backOf, dot } from '@core/math';
 import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
+import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
 import type { OverlayProps } from '../goalParts';
-
-/** Overlays are drawn in frame units: u across, -v down. */
-const VIEW_BOX = `${-FRAME_ASPECT / 2} -0.5 ${FRAME_ASPECT} 1`;
 
 /** The sphere that a path is drawn on, as a share of the frame's height at the pivot. */
 const SPHERE = 0.34;
@@ -33,7 +31,7 @@ export function OrbitLine({ goal, view }: { readonly goal: GoalOf<'followOrbit'>
   return (
     <svg
       className="pointer-events-none absolute inset-0 h-full w-full"
-      viewBox={VIEW_BOX}
+      viewBox={FRAME_VIEW_BOX}
       role="img"
       aria-label="The line to follow, on a sphere round the pivot"
     >

@@ -1,5 +1,5 @@
 import { innerBox } from '@core/measures';
-import { FRAME_ASPECT } from '@core/view';
+import { FRAME_VIEW_BOX, rectangleOf } from '@web/ui/frameUnits';
 import type { CardDetailProps } from '../goalParts';
 import { StepPictures } from '../StepPictures';
 
@@ -12,31 +12,9 @@ export function FrameItDetail(props: CardDetailProps) {
     <StepPictures
       {...props}
       over={
-        <svg
-          viewBox={`${-FRAME_ASPECT / 2} -0.5 ${FRAME_ASPECT} 1`}
-          className="absolute inset-0 h-full w-full"
-          role="img"
-          aria-label="The subject's outline in the asked frame"
-        >
-          <rect
-            x={inner.u0}
-            y={-inner.v1}
-            width={inner.u1 - inner.u0}
-            height={inner.v1 - inner.v0}
-            fill="none"
-            stroke="var(--color-signal)"
-            strokeWidth="0.006"
-            strokeDasharray="0.03 0.012"
-          />
-          <rect
-            x={detail.asked.u0}
-            y={-detail.asked.v1}
-            width={detail.asked.u1 - detail.asked.u0}
-            height={detail.asked.v1 - detail.asked.v0}
-            fill="none"
-            stroke="var(--color-amber)"
-            strokeWidth="0.009"
-          />
+        <svg viewBox={FRAME_VIEW_BOX} className="absolute inset-0 h-full w-full" role="img" aria-label="The subject's outline in the asked frame">
+          <rect {...rectangleOf(inner)} fill="none" stroke="var(--color-signal)" strokeWidth="0.006" strokeDasharray="0.03 0.012" />
+          <rect {...rectangleOf(detail.asked)} fill="none" stroke="var(--color-amber)" strokeWidth="0.009" />
           <polygon
             points={detail.outline.map(([u, v]) => `${u},${-v}`).join(' ')}
             fill="none"

@@ -1,11 +1,9 @@
 import type { RedactedOf } from '@core/goals';
 import { innerBox, type Margins } from '@core/measures';
 import { FRAME_ASPECT } from '@core/view';
+import { FRAME_VIEW_BOX, rectangleOf } from '@web/ui/frameUnits';
 import { type PointerEvent, useRef } from 'react';
 import type { OverlayProps } from '../goalParts';
-
-/** Overlays are drawn in frame units: u across, -v down. */
-const VIEW_BOX = `${-FRAME_ASPECT / 2} -0.5 ${FRAME_ASPECT} 1`;
 
 /** The inner lines of a frame to fill; in Build they can be dragged. */
 export function InnerLines({ margins, onChange }: { readonly margins: Margins; readonly onChange?: (margins: Margins) => void }) {
@@ -29,18 +27,9 @@ export function InnerLines({ margins, onChange }: { readonly margins: Margins; r
     { side: 'bottom', x1: -FRAME_ASPECT / 2, y1: -box.v0, x2: FRAME_ASPECT / 2, y2: -box.v0 },
   ];
   return (
-    <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={VIEW_BOX} role="img" aria-label="Inner lines of the frame">
-      <rect x={box.u0} y={-box.v1} width={box.u1 - box.u0} height={box.v1 - box.v0} fill="none" stroke="var(--color-paper)" strokeWidth="0.012" />
-      <rect
-        x={box.u0}
-        y={-box.v1}
-        width={box.u1 - box.u0}
-        height={box.v1 - box.v0}
-        fill="none"
-        stroke="var(--color-signal)"
-        strokeWidth="0.005"
-        strokeDasharray="0.03 0.012"
-      />
+    <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={FRAME_VIEW_BOX} role="img" aria-label="Inner lines of the frame">
+      <rect {...rectangleOf(box)} fill="none" stroke="var(--color-paper)" strokeWidth="0.012" />
+      <rect {...rectangleOf(box)} fill="none" stroke="var(--color-signal)" strokeWidth="0.005" strokeDasharray="0.03 0.012" />
       {onChange &&
         lines.map(({ side, ...line }) => (
           <line

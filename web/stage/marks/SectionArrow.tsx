@@ -2,13 +2,11 @@ import { boxOf, type Mesh, middleOf } from '@core/geometry';
 import { addScaled, dot } from '@core/math';
 import { byInterface } from '@core/trace';
 import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
+import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
 import { useMemo, useRef } from 'react';
 import { useStore } from 'zustand';
 import { untilCancelled } from '../devices/cancelWatch';
 import type { Recorder } from '../recorder';
-
-/** The arrow is drawn in frame units: u across, -v down. */
-const VIEW_BOX = `${-FRAME_ASPECT / 2} -0.5 ${FRAME_ASPECT} 1`;
 
 /** The arrow of a cut: drag it to move the plane along its normal. */
 export function SectionArrow({ session, view, mesh }: { readonly session: Recorder; readonly view: View; readonly mesh: Mesh }) {
@@ -27,7 +25,7 @@ export function SectionArrow({ session, view, mesh }: { readonly session: Record
   const end = { u: at.u + way.u * 0.13, v: at.v + way.v * 0.13 };
   const turn = (Math.atan2(-way.v, way.u) * 180) / Math.PI;
   return (
-    <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={VIEW_BOX} role="img" aria-label="Arrow of the cut">
+    <svg className="pointer-events-none absolute inset-0 h-full w-full" viewBox={FRAME_VIEW_BOX} role="img" aria-label="Arrow of the cut">
       <g
         className="pointer-events-auto cursor-grab"
         data-arrow="section"
