@@ -1,4 +1,4 @@
-import { type Advice, advise, CRITERIA, type CriterionId, measure, measuredOf, pointsFor, sceneAfter } from '../criteria';
+import { type Advice, advise, CRITERIA, type CriterionId, isLive, measure, measuredOf, pointsFor, sceneAfter } from '../criteria';
 import type { Step } from '../exercise';
 import { aimOf } from '../goals';
 import type { LabelledScheme } from '../input';
@@ -22,7 +22,7 @@ const FRAMING: readonly CriterionId[] = ['placement', 'size', 'margin', 'fill', 
 function unmet(step: Step, model: ScoredModel, scene: Scene) {
   const measured = measuredOf(aimOf(step), model, scene, null);
   return step.criteria
-    .filter(({ id, weight }) => weight > 0 && CRITERIA[id].live)
+    .filter(isLive)
     .map((criterion) => ({ criterion, value: measure(criterion.id, measured) }))
     .filter(({ criterion, value }) => value === null || pointsFor(value, criterion) < 1)
     .sort((a, b) => CRITERIA[a.criterion.id].rank - CRITERIA[b.criterion.id].rank)
@@ -47,8 +47,10 @@ export function adviceOf(step: Step, model: ScoredModel, scene: Scene, scheme: L
  */
 export function firstAdvice(step: Step, model: ScoredModel, scene: Scene): { criterion: CriterionId; advice: Advice } | null {
   const list = unmet(step, model, scene);
-  const out = FRAMING.map((id) => list.find((entry) => entry.id === id && entry.value === null)).find((entry) => entry?.advise().code === 'intoFrame');
-  if (out) return { criterion: out.id, advice: out.advise() };
+  for (const id of FRAMING) {
+    const advice = list.find((entry) => entry.id === id && entry.value === null)?.advise();
+    if (advice?.code === 'intoFrame') return { criterion: id, advice };
+  }
   let remark: { criterion: CriterionId; advice: Advice } | null = null;
   for (const { id, advise: make } of list) {
     const made = { criterion: id, advice: make() };

@@ -135,33 +135,33 @@ function shown(m: Measured): Advice {
   return advice('showSubject', { names: ids.slice(0, 3).map((id) => nameOf(m, id)) }, moves);
 }
 
-function sizeAdvice(m: Measured, spec: CriterionSpec, value: number | null): Advice {
+/** Who stands walks there, and what is out of sight comes back first; else what `mend` makes of how the subject lies in a view. */
+function framingAdvice(m: Measured, spec: CriterionSpec, value: number | null, mend: (off: (view: View) => Off | null) => Advice): Advice {
   const off = offOf(m);
   if (!off) return advice('notMeasured', {});
   if (m.aim.standing && m.aim.target) return unlessWorse(m, spec, value, wayOfWalking(m.scene.view, m.aim.target.view));
-  const found = value === null ? intoSight(m) : null;
-  if (found) return found;
-  const made = factorFor(m.scene.view, off);
-  if (!made) return advice('intoFrame', {}, [FIT]);
-  const { factor, points } = made;
-  if (factor === 1) return value === null ? shown(m) : advice('resize', { factor });
-  return unlessWorse(m, spec, value, advice(m.aim.target ? 'resize' : 'fillLines', { factor }, [resizeBy(m.scene.view, points, factor)]));
+  return (value === null ? intoSight(m) : null) ?? mend(off);
 }
 
-function slideAdvice(m: Measured, spec: CriterionSpec, value: number | null): Advice {
-  const off = offOf(m);
-  if (!off) return advice('notMeasured', {});
-  if (m.aim.standing && m.aim.target) return unlessWorse(m, spec, value, wayOfWalking(m.scene.view, m.aim.target.view));
-  const found = value === null ? intoSight(m) : null;
-  if (found) return found;
-  const here = off(m.scene.view);
-  if (!here) return advice('intoFrame', {}, [FIT]);
-  const right = toldShare(here.right);
-  const up = toldShare(here.up);
-  if (right === 0 && up === 0) return value === null ? shown(m) : advice('slide', { right, up });
-  const code = m.aim.target ? 'slide' : 'slideBetween';
-  return unlessWorse(m, spec, value, advice(code, { right, up }, [slideBy(m.scene.view, here.points, right, up)]));
-}
+const sizeAdvice = (m: Measured, spec: CriterionSpec, value: number | null): Advice =>
+  framingAdvice(m, spec, value, (off) => {
+    const made = factorFor(m.scene.view, off);
+    if (!made) return advice('intoFrame', {}, [FIT]);
+    const { factor, points } = made;
+    if (factor === 1) return value === null ? shown(m) : advice('resize', { factor });
+    return unlessWorse(m, spec, value, advice(m.aim.target ? 'resize' : 'fillLines', { factor }, [resizeBy(m.scene.view, points, factor)]));
+  });
+
+const slideAdvice = (m: Measured, spec: CriterionSpec, value: number | null): Advice =>
+  framingAdvice(m, spec, value, (off) => {
+    const here = off(m.scene.view);
+    if (!here) return advice('intoFrame', {}, [FIT]);
+    const right = toldShare(here.right);
+    const up = toldShare(here.up);
+    if (right === 0 && up === 0) return value === null ? shown(m) : advice('slide', { right, up });
+    const code = m.aim.target ? 'slide' : 'slideBetween';
+    return unlessWorse(m, spec, value, advice(code, { right, up }, [slideBy(m.scene.view, here.points, right, up)]));
+  });
 
 const size: CriterionSpec = {
   label: 'Size',

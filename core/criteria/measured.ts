@@ -46,16 +46,16 @@ function once<T>(make: () => T): () => T {
   };
 }
 
-/** Pictures of targets, drawn once a mesh and scene. */
+/** Pictures of scenes, drawn once a mesh and scene: a judgement and what is advised of it look at the same one. */
 const drawn = new WeakMap<Mesh, WeakMap<Scene, Uint16Array>>();
 
-function pictureOfTarget(mesh: Mesh, target: Scene): Uint16Array {
+function pictureKept(mesh: Mesh, scene: Scene): Uint16Array {
   let known = drawn.get(mesh);
   if (!known) drawn.set(mesh, (known = new WeakMap()));
-  const found = known.get(target);
+  const found = known.get(scene);
   if (found) return found;
-  const made = pictureOf(mesh, target);
-  known.set(target, made);
+  const made = pictureOf(mesh, scene);
+  known.set(scene, made);
   return made;
 }
 
@@ -63,8 +63,8 @@ export function measuredOf(aim: Aim, model: ScoredModel, scene: Scene, evidence:
   const { mesh } = model;
   const subject = partsUnder(mesh, aim.subject);
   const points = once(() => subjectOf(mesh, aim.subject));
-  const picture = once(() => pictureOf(mesh, scene));
-  const targetPicture = once(() => (aim.target ? pictureOfTarget(mesh, aim.target) : null));
+  const picture = once(() => pictureKept(mesh, scene));
+  const targetPicture = once(() => (aim.target ? pictureKept(mesh, aim.target) : null));
   /** What the subject would look like with nothing in its way. */
   const asked = once(() => targetPicture() ?? (aim.margins ? pictureOf(mesh, { ...scene, visibility: {}, section: null }) : null));
   return {

@@ -1,6 +1,7 @@
 import type { Advice } from './advice';
 import { CALL_CRITERIA } from './calls';
 import type { CriterionSpec } from './criterion';
+import type { Criterion } from './criterionSchema';
 import { FRAMING_CRITERIA } from './framing';
 import { HAND_CRITERIA } from './hand';
 import type { Measured } from './measured';
@@ -14,6 +15,9 @@ const ALL = { ...VIEW_CRITERIA, ...FRAMING_CRITERIA, ...SECTION_CRITERIA, ...CAL
 export type CriterionId = keyof typeof ALL;
 export const CRITERIA: Readonly<Record<CriterionId, CriterionSpec>> = ALL;
 export const CRITERION_IDS = Object.keys(ALL) as [CriterionId, ...CriterionId[]];
+
+/** Whether one scene tells a criterion, and it weighs something. */
+export const isLive = ({ id, weight }: Criterion): boolean => weight > 0 && CRITERIA[id].live;
 
 /** Value of a criterion in its own unit; null when it cannot be computed, which earns nothing. */
 export const measure = (id: CriterionId, m: Measured): number | null => CRITERIA[id].measure(m);

@@ -1,4 +1,4 @@
-import { CRITERIA, type Criterion, measure, measuredOf } from '../criteria';
+import { type Criterion, isLive, measure, measuredOf } from '../criteria';
 import type { Step } from '../exercise';
 import { aimOf } from '../goals';
 import type { Scheme } from '../input';
@@ -15,7 +15,7 @@ export interface LiveResult extends Criterion {
 }
 
 /** The criteria of a step that one scene tells and that weigh something, in the author's order. */
-export const liveCriteria = (step: Step): Criterion[] => step.criteria.filter((criterion) => criterion.weight > 0 && CRITERIA[criterion.id].live);
+export const liveCriteria = (step: Step): Criterion[] => step.criteria.filter(isLive);
 
 /** How close the present scene comes, while practising: points as they stand, not what was gained. The scheme decides nothing. */
 export function judgeNow(step: Step, model: ScoredModel, scene: Scene, _scheme: Scheme | null = null): LiveResult[] {
