@@ -1,5 +1,6 @@
 import type { AdviceCode, AdviceFigures, CalledWords, KeptAdvice } from '../criteria';
 import type { LabelledScheme } from '../input';
+import { viewWords } from '../view';
 import * as gesture from './gestureWords';
 import { degrees, lengthWords, listed, percent, plural, resized, say, seconds } from './sentence';
 
@@ -17,7 +18,6 @@ function joined(does: readonly (string | null)[]): string | null {
   return b.startsWith(verb) ? `${a} and ${b.slice(verb.length)}` : `${a}, ${b}`;
 }
 
-const viewWords = (name: string): string => name.replaceAll('-', ' ');
 const callWords = (call: CalledWords): string => (call.kind === 'standard' ? viewWords(call.name) : call.kind === 'face' ? call.name : 'the opposite');
 const metresOf = (x: number): string => `${Math.abs(x).toFixed(Math.abs(x) < 1 ? 2 : 1)} m`;
 

@@ -1,8 +1,8 @@
 import type { Command } from '../navigation';
+import { viewWords } from '../view';
 import type { Action, Aid, Binding } from './schemeSchema';
 
 const degrees = (angle: number): string => `${Math.round((angle * 180) / Math.PI)}°`;
-const sentence = (name: string): string => name.replaceAll('-', ' ');
 
 /** What a command does, in the words of the scheme card and the wake. */
 export function commandWords(command: Command): string {
@@ -19,7 +19,7 @@ export function commandWords(command: Command): string {
       if (command.factor > 0.9 && command.factor < 1.1) return command.factor > 1 ? 'A little closer' : 'A little farther';
       return command.factor > 1 ? 'Closer' : 'Farther';
     case 'standard':
-      return command.name.split('-').length === 3 ? `Isometric, ${sentence(command.name)}` : `Look from the ${sentence(command.name)}`;
+      return command.name.split('-').length === 3 ? `Isometric, ${viewWords(command.name)}` : `Look from the ${viewWords(command.name)}`;
     case 'level':
       return command.verticals ? 'Level, verticals upright' : 'Level: no roll';
     case 'fit':

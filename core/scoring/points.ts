@@ -9,6 +9,16 @@ export interface Judged {
   readonly leftOut?: true;
 }
 
+/** Mean of points by weight, 0 … 1; null where nothing weighs. */
+export function meanOf(entries: readonly { readonly weight: number; readonly points: number }[]): number | null {
+  const weights = entries.reduce((sum, entry) => sum + entry.weight, 0);
+  return weights > 0 ? entries.reduce((sum, entry) => sum + entry.weight * entry.points, 0) / weights : null;
+}
+
+/** What a criterion costs of its weight. */
+export const lossOf = ({ weight, points, leftOut }: { readonly weight: number; readonly points: number; readonly leftOut?: true }): number =>
+  leftOut ? 0 : weight * (1 - points);
+
 /** A criterion that must be met and earns nothing holds the score down to this. */
 export const MUST_CAP = 50;
 /** Where less than this share of the weight is left to be gained, the start already is the target. */

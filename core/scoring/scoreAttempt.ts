@@ -7,7 +7,7 @@ import type { ScoredModel } from '../model';
 import { EMPTY_HISTORY, type Scene } from '../navigation';
 import type { Trace, TraceEvent } from '../trace';
 import { gatherEvidence } from './evidence';
-import { flashesFor, scoreOf } from './points';
+import { flashesFor, lossOf, scoreOf } from './points';
 import { pointsOf, startPoints } from './startPoints';
 
 /** One criterion of a step, judged. */
@@ -72,8 +72,6 @@ function judge(criterion: Criterion, measured: Measured, startPoints: number): C
     advice: points >= 1 ? { code: 'asAsked', figures: {} } : kept(advise(criterion.id, measured, value)),
   };
 }
-
-const lossOf = (result: CriterionResult): number => (result.leftOut ? 0 : result.weight * (1 - result.points));
 
 /** Sorted by what was lost; equal losses keep the author's order. */
 const byLoss = (results: readonly CriterionResult[]): CriterionResult[] =>

@@ -3,7 +3,7 @@ import { type CriterionId, measure, measuredOf } from '../criteria';
 import type { Step } from '../exercise';
 import { aimOf } from '../goals';
 import type { Scene } from '../navigation';
-import { judgeNow } from '../scoring';
+import { judgeNow, meanOf } from '../scoring';
 import { crate } from './practice';
 
 /** Sentences that a learner follows before giving up, and the points at which they stop, 0 … 100. */
@@ -19,11 +19,7 @@ export interface Obeyed {
   readonly said: readonly { readonly criterion: CriterionId; readonly before: number | null; readonly after: number | null }[];
 }
 
-function livePoints(step: Step, scene: Scene): number {
-  const results = judgeNow(step, crate, scene);
-  const weight = results.reduce((sum, r) => sum + r.weight, 0);
-  return (100 * results.reduce((sum, r) => sum + r.weight * r.points, 0)) / weight;
-}
+const livePoints = (step: Step, scene: Scene): number => 100 * (meanOf(judgeNow(step, crate, scene)) ?? Number.NaN);
 
 export function obey(step: Step, start: Scene): Obeyed {
   const said: Obeyed['said'][number][] = [];

@@ -29,3 +29,6 @@ export const STANDARD_NAMES = [
 ] as const;
 
 export type StandardName = (typeof STANDARD_NAMES)[number];
+
+/** A view's name as it is read: "top front left". */
+export const viewWords = (name: string): string => name.replaceAll('-', ' ');

@@ -8,12 +8,14 @@ export type Most = 'signIn' | 'json' | 'draft' | 'pictures' | 'handIn' | 'try' |
 /** An error that an endpoint may answer beside those of all. */
 export type ErrorCase = readonly [status: number, code: string];
 
-interface Terms {
+export interface Terms {
   /** Who may ask: anybody, whoever is signed in, or instructors and leads. */
   readonly who: 'anyone' | 'person' | 'staff';
   /** The JSON of a request; `form`: files as a form; null: nothing is sent. */
   readonly request: z.ZodType | 'form' | null;
   readonly most?: Most;
+  /** Its body goes on unread, and is parsed in the pool. */
+  readonly unread?: true;
   readonly errors?: readonly ErrorCase[];
 }
 
@@ -50,11 +52,12 @@ const TERMS = {
     who: 'person',
     request: traceSchema,
     most: 'handIn',
+    unread: true,
     errors: ['start', 'command', 'part', 'time', 'rate', 'steps', 'exercise', 'too-long'].map((code) => [422, `refused-${code}`] as const),
   },
   giveHint: { who: 'person', request: z.object({ step: z.number().int().min(0).max(100), number: z.number().int().min(0).max(10) }) },
   trace: { who: 'person', request: null },
-  tryOut: { who: 'staff', request: z.object({ content: draftSchema, trace: traceSchema }), most: 'try' },
+  tryOut: { who: 'staff', request: z.object({ content: draftSchema, trace: traceSchema }), most: 'try', unread: true },
 
   makeExercise: { who: 'staff', request: z.object({ modelId: id }) },
   saveDraft: { who: 'staff', request: draftSchema, most: 'draft', errors: [FORBIDDEN] },

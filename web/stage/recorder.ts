@@ -2,7 +2,7 @@ import { type CommandGroupId, isAllowed } from '@core/exercise';
 import { commandWords } from '@core/input';
 import { apply, type Command, type Context, noEffectReason, type Scene } from '@core/navigation';
 import type { Move, MoveGesture, TraceEvent } from '@core/trace';
-import type { View } from '@core/view';
+import { type View, viewWords } from '@core/view';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { SceneSource, ShownScene } from './sceneSource';
 
@@ -93,7 +93,7 @@ const LABELS: Partial<Record<Command['kind'], string>> = {
   snap: 'nearest',
   reset: 'start',
 };
-const labelOf = (command: Command): string => (command.kind === 'standard' ? command.name.replaceAll('-', ' ') : (LABELS[command.kind] ?? command.kind));
+const labelOf = (command: Command): string => (command.kind === 'standard' ? viewWords(command.name) : (LABELS[command.kind] ?? command.kind));
 
 export function createRecorder({ start, context, allowed, onMove, recorded }: RecorderOptions): Recorder {
   const opened = performance.now() - (recorded?.time ?? 0) * 1000;

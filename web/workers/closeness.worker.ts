@@ -4,7 +4,7 @@ import type { Step } from '@core/exercise';
 import type { Mesh } from '@core/geometry';
 import type { ScoredModel } from '@core/model';
 import type { CommandKind, Scene } from '@core/navigation';
-import { judgeNow } from '@core/scoring';
+import { judgeNow, lossOf } from '@core/scoring';
 import type { View } from '@core/view';
 import { shownValue } from '@web/ui/shownValue';
 import { expose } from 'comlink';
@@ -28,8 +28,6 @@ export interface Closeness {
   /** Kinds of command that would mend what is lost most: what a learner is taken to be about. */
   readonly mendedBy: readonly CommandKind[];
 }
-
-const lossOf = ({ weight, points }: { readonly weight: number; readonly points: number }): number => weight * (1 - points);
 
 const api = {
   /** Gives the worker its model once. */

@@ -1,6 +1,6 @@
 import type { Call } from '@core/criteria';
 import type { GoalOf } from '@core/goals';
-import { STANDARD_NAMES } from '@core/view';
+import { STANDARD_NAMES, viewWords } from '@core/view';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { callWords } from '../callWords';
@@ -38,7 +38,7 @@ export function CallViewFields({ goal, scene, onChange }: FieldsProps<GoalOf<'ca
           <option value="">Call a standard view …</option>
           {STANDARD_NAMES.map((n) => (
             <option key={n} value={n}>
-              {n.replaceAll('-', ' ')}
+              {viewWords(n)}
             </option>
           ))}
         </select>

@@ -18,6 +18,7 @@ import { Toaster, toast } from 'sonner';
 import { useStore } from 'zustand';
 import { CardScreen } from '../card/CardScreen';
 import { PractiseScreen } from '../practise/PractiseScreen';
+import { schemeOfBrowser } from '../practise/useScheme';
 import { AssignSheet } from './AssignSheet';
 import { AuthorBar } from './AuthorBar';
 import { AuthorStage } from './AuthorStage';
@@ -130,12 +131,7 @@ export function BuildScreen(props: Props) {
   const [assigning, setAssigning] = useState(false);
   const [busy, setBusy] = useState(false);
   const [schemes] = useState(() => schemesReceived(props.schemes));
-  const [scheme] = useState(() => {
-    const kept = window.localStorage.getItem('dial-home-scheme');
-    const found = schemes.find((s) => s.id === kept) ?? schemes.find((s) => s.id === 'two-button-mouse') ?? schemes[0];
-    if (!found) throw new Error('There is no scheme to build with.');
-    return found;
-  });
+  const [scheme] = useState(() => schemeOfBrowser(schemes, 'There is no scheme to build with.'));
   useEffect(() => {
     openModel(model.meshHash).then(setPrepared, (e) => setProblem(wordsOf(e)));
   }, [model.meshHash]);

@@ -1,6 +1,7 @@
 import { sentenceOf } from '@core/advice';
 import { goalShown, type TraineeStep } from '@core/exercise';
 import type { Scheme, SentScheme } from '@core/input';
+import { meanOf } from '@core/scoring';
 import type { View } from '@core/view';
 import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
@@ -64,11 +65,7 @@ export interface Practise {
 }
 
 /** Live points, 0 … 100; all of them where one view tells nothing. */
-function livePoints(closeness: Closeness | null): number {
-  const results = closeness?.results ?? [];
-  const weight = results.reduce((sum, r) => sum + r.weight, 0);
-  return weight > 0 ? (100 * results.reduce((sum, r) => sum + r.weight * r.points, 0)) / weight : 100;
-}
+const livePoints = (closeness: Closeness | null): number => 100 * (meanOf(closeness?.results ?? []) ?? 1);
 
 /** One exercise as it is practised: the attempt, its stage, its task, and what a person does beside them. */
 export function usePractise({ person, exercise, meshHash, home, schemes, tryOut }: PractiseOptions): Practise {

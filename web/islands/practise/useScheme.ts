@@ -7,10 +7,11 @@ const KEPT_SCHEME = 'dial-home-scheme';
 /** Whether the puck moves the model or the camera: a matter of the hand, so it is kept with the browser. */
 const KEPT_MOVES = 'dial-home-puck-moves';
 
-function defaultScheme(schemes: readonly Scheme[]): Scheme {
+/** Of some schemes the one that was chosen last in this browser, or what most begin with; `none`: what is said where there is none. */
+export function schemeOfBrowser(schemes: readonly Scheme[], none: string): Scheme {
   const kept = window.localStorage.getItem(KEPT_SCHEME);
   const found = schemes.find((s) => s.id === kept) ?? schemes.find((s) => s.id === 'two-button-mouse') ?? schemes[0];
-  if (!found) throw new Error('This exercise allows no scheme.');
+  if (!found) throw new Error(none);
   return found;
 }
 
@@ -33,7 +34,7 @@ export interface SchemeInUse {
 /** The scheme that one practises with. */
 export function useScheme(sent: readonly SentScheme[]): SchemeInUse {
   const [schemes] = useState(() => schemesReceived(sent));
-  const [chosen, take] = useState(() => defaultScheme(schemes));
+  const [chosen, take] = useState(() => schemeOfBrowser(schemes, 'This exercise allows no scheme.'));
   const [moves, setMoves] = useState<PuckMoves | null>(() => (window.localStorage.getItem(KEPT_MOVES) as PuckMoves | null) ?? null);
   const scheme = useMemo(
     () => (chosen.options.puck && moves ? { ...chosen, options: { ...chosen.options, puck: { ...chosen.options.puck, moves } } } : chosen),
