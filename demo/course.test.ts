@@ -4,6 +4,8 @@ import {
   defaultHome,
   examineExercise,
   exerciseSchema,
+  eyeOf,
+  initialScene,
   judgeNow,
   landmarkSchema,
   partsUnder,
@@ -16,6 +18,7 @@ import {
 import { AS_IT_IS, placeMesh } from '@formats';
 import { describe, expect, it } from 'vitest';
 import { COURSE, type DemoModel, draftOf } from './course';
+import { floorBeneath } from './floor';
 import { LANDMARKS, placed } from './landmarks';
 import { buoy, drive, lanternRoom, optic, tower } from './models';
 
@@ -113,4 +116,15 @@ it('marks every landmark on the outside of a part that is there', () => {
       if (axis >= 0) expect(point[axis]).toBeCloseTo(((normal[axis] as number) > 0 ? box?.max : box?.min)?.[axis] as number, 6);
     }
   }
+});
+
+it('an eye height that a brief names is over the floor beneath the eye, as the rule on the stage shows it', () => {
+  const model = modelOf('tower');
+  const plan = COURSE.find(({ title }) => title === 'Eye to the log book');
+  const goal = plan?.steps[0]?.goal(model, plan.start?.(model) ?? initialScene(model.home));
+  if (goal?.kind !== 'matchView') throw new Error('not a view');
+  const eye = eyeOf(goal.target.view);
+  expect(eye[2] - (floorBeneath(model.mesh, eye) ?? Number.NaN)).toBeCloseTo(1.2, 6);
+  expect(plan?.steps[0]?.brief).toMatch(/1\.20 m over the floor/);
+  expect(plan?.brief).toMatch(/\bY\b/);
 });

@@ -23,6 +23,8 @@ import {
   type View,
 } from '@core';
 
+import { floorBeneath } from './floor';
+
 export type DemoModel = 'buoy' | 'optic' | 'drive' | 'lanternRoom' | 'tower';
 
 /** What an exercise of the course is made from, once its model is known. */
@@ -395,14 +397,14 @@ export const COURSE: readonly Plan[] = [
   },
   {
     title: 'Eye to the log book',
-    brief: 'The keeper wrote sitting. See the watch room from that height.',
+    brief: 'The keeper wrote sitting. Step inside with Y, and see the watch room from that height.',
     model: 'tower',
     start: (model) => standing(model, [0.9, -0.7, 9], 100),
     steps: [
       {
         brief: 'Turn round to the desk, and lower your eye to 1.20 m over the floor',
         skill: 'stand',
-        hints: ['The rule on the edge of the stage tells your eye’s height; type it there.'],
+        hints: ['Press Y to stand inside.', 'The rule on the edge of the stage tells your eye’s height over the floor; type it there.'],
         goal: (model) => ({
           kind: 'matchView',
           target: standing(model, [0.9, -0.7, 9], 0, 1.2),
@@ -413,12 +415,23 @@ export const COURSE: readonly Plan[] = [
   },
 ];
 
-/** Standing on a floor at a height. `turned`: degrees that the gaze is turned to the left from straight ahead as one comes in at the front. */
+/** A floor is looked for this far over and under a place, metres. */
+const NEAR_FLOOR = 1;
+
+/** A place brought down, or up, to the floor that is there; where there is none near, as it is. */
+function onFloor({ mesh }: ScoredModel, [x, y, z]: Vec3): Vec3 {
+  const floor = floorBeneath(mesh, [x, y, z + NEAR_FLOOR]);
+  return floor !== null && Math.abs(floor - z) < NEAR_FLOOR ? [x, y, floor] : [x, y, z];
+}
+
+/** Standing on the floor at a place, the eye this high over it, metres. `turned`: degrees that the gaze is turned to the left from straight ahead as one comes in at the front. */
 function standing(model: ScoredModel, place: Vec3, turned: number, height?: number): Scene {
   const context = contextFor(model);
   const commands = [{ kind: 'standard', name: 'front' } as const, { kind: 'turn', axis: 'right', angle: turned * DEG } as const];
   const turnedHome = commands.reduce((scene, command) => apply(scene, command, context), home(model));
-  return initialScene(commandsToStand(turnedHome.view, place, height).reduce((scene, command) => apply(scene, command, context), turnedHome).view);
+  return initialScene(
+    commandsToStand(turnedHome.view, onFloor(model, place), height).reduce((scene, command) => apply(scene, command, context), turnedHome).view,
+  );
 }
 
 /** The exercise of a plan on its model. */

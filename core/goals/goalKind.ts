@@ -58,7 +58,9 @@ export type Prompt =
       /** Kinds of command that would give it at once. */
       readonly wants: readonly CommandKind[];
     }
-  | { readonly code: 'allCalled' };
+  | { readonly code: 'allCalled' }
+  /** Of a line to follow: what comes next. `ring`: its start; `square`: its end; `there`: both were reached. */
+  | { readonly code: 'line'; readonly next: 'ring' | 'square' | 'there' };
 
 /** A call as it is asked: of a face that is kept secret only the name. */
 export type AskedCall = Exclude<Call, { kind: 'face' }> | { readonly kind: 'face'; readonly name: string };
@@ -82,7 +84,7 @@ export interface TaskStep<S> {
   readonly state: S;
   readonly events: readonly TaskEvent[];
   readonly prompt: Prompt | null;
-  /** Whether nothing is left to be asked. */
+  /** Whether all that is asked in between was tried: nothing was, as long as nothing was done. */
   readonly done: boolean;
   /** When time alone may change something, seconds from opening; null: only an input does. */
   readonly again: number | null;

@@ -1,7 +1,10 @@
 import type { GoalTask } from './goalKind';
 
-/** A task that asks nothing in between. */
-export const plainTask: GoalTask<unknown, null> = {
-  begin: () => null,
-  next: () => ({ state: null, events: [], prompt: null, done: true, again: null }),
+/** A task that asks nothing in between: its state is whether anything was done yet. */
+export const plainTask: GoalTask<unknown, boolean> = {
+  begin: () => false,
+  next(_, before, { command }) {
+    const tried = before || command !== undefined;
+    return { state: tried, events: [], prompt: null, done: tried, again: null };
+  },
 };

@@ -9,7 +9,7 @@ import type { CapsWorker } from '@web/workers/caps.worker';
 import type { Caps } from '@web/workers/makeCaps';
 import { type Remote, releaseProxy, wrap } from 'comlink';
 import { type RefObject, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { type Aids, createAids } from './aids';
+import { type Aids, type AidsState, createAids } from './aids';
 import { type Controls, connectControls } from './devices/controls';
 import type { DrawnRectangle } from './devices/drags';
 import { createRenderer, type Renderer } from './drawing/renderer';
@@ -182,11 +182,16 @@ export function useCommand({ session, aids }: Stage, binding: InterfaceBinding):
   );
 }
 
-/** Whether the panels beside the stage are folded away. */
-export function useFolded({ aids }: Stage): boolean {
+/** Something that an aid tells, as it is now. */
+function useAid({ aids }: Stage, tells: (state: AidsState) => boolean): boolean {
   return useSyncExternalStore(
     (changed) => aids?.subscribe(changed) ?? (() => {}),
-    () => aids?.getState().panels === false,
+    () => aids !== null && tells(aids.getState()),
     () => false,
   );
 }
+
+/** Whether the panels beside the stage are folded away. */
+export const useFolded = (stage: Stage): boolean => useAid(stage, ({ panels }) => !panels);
+/** Whether one stands inside the model. */
+export const useStanding = (stage: Stage): boolean => useAid(stage, ({ standing }) => standing);

@@ -153,16 +153,31 @@ describe('practise and its card', () => {
     const result = { id: 'direction', label: 'Direction', shown: '29°', weight: 1, points: 0.5 };
     const first = advice('goRound', { right: 0.5, higher: 0 });
     const closeness = { results: Array.from({ length: 7 }, () => result), first, mendedBy: [] };
-    const scheme = TWO_BUTTON_MOUSE;
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words={null} end="Hand in" scheme={scheme} />))).toBe(
-      'Go 29° round to the right: drag left.',
-    );
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={closeness} words="Look left." end="Hand in" scheme={scheme} />))).toBe('Look left.');
-    expect(
-      text(renderToStaticMarkup(<LiveAdvice closeness={{ results: [result], first: null, mendedBy: [] }} words={null} end="Done" scheme={scheme} />)),
-    ).toBe('All as asked: press Done.');
-    // Where one view tells nothing, nothing is said to be right.
-    expect(text(renderToStaticMarkup(<LiveAdvice closeness={{ results: [], first: null, mendedBy: [] }} words={null} end="Done" scheme={scheme} />))).toBe('');
+    const nothingAsked = { prompt: null, done: true };
+    const told = (of: Partial<Parameters<typeof LiveAdvice>[0]>): string =>
+      text(
+        renderToStaticMarkup(
+          <LiveAdvice closeness={closeness} words={null} asked={nothingAsked} standing={false} end="Hand in" scheme={TWO_BUTTON_MOUSE} {...of} />,
+        ),
+      );
+    expect(told({})).toBe('Go 29° round to the right: drag left.');
+    expect(told({ words: 'Look left.' })).toBe('Look left.');
+    const right = { results: [result], first: null, mendedBy: [] };
+    expect(told({ closeness: right, end: 'Done' })).toBe('All as asked: press Done.');
+    // What has not been tried is not as asked; where one view tells nothing, nothing is said to be right.
+    expect(told({ closeness: right, asked: { prompt: null, done: false } })).toBe('');
+    expect(told({ closeness: { results: [], first: null, mendedBy: [] } })).toBe('');
+    const line = (next: 'ring' | 'square' | 'there', done: boolean): string =>
+      told({ closeness: { results: [], first: null, mendedBy: [] }, asked: { prompt: { code: 'line', next }, done } });
+    expect(line('ring', false)).toMatch(/^Begin at the ring/);
+    expect(line('square', false)).toMatch(/to the square/);
+    expect(line('there', true)).toBe('At the square: press Hand in.');
+    // Who is to look about stands inside first.
+    const about = { results: [result], first: advice('lookAbout', { left: -1.7, up: 0 }), mendedBy: [] };
+    expect(told({ closeness: about })).toBe('Stand inside first: press Y.');
+    expect(told({ closeness: about, standing: true })).toBe('Look 97° to the right: drag left.');
+    const called = { prompt: { code: 'allCalled' }, done: true } as const;
+    expect(told({ closeness: { results: [], first: null, mendedBy: [] }, asked: called })).toBe('All calls are answered: press Hand in.');
     expect(renderToStaticMarkup(<LiveBars closeness={closeness} />).match(/role="group"/g)).toHaveLength(5);
     expect(renderToStaticMarkup(<LiveBars closeness={null} />)).not.toContain('closeness');
   });

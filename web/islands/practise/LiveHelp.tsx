@@ -1,5 +1,7 @@
-import { sentenceOf } from '@core/advice';
+import { say, sentenceOf, standHand } from '@core/advice';
+import type { Prompt } from '@core/goals';
 import type { LabelledScheme } from '@core/input';
+import { promptWords } from '@web/goals/promptWords';
 import { Bar } from '@web/ui/Bar';
 import type { Closeness } from '@web/workers/closeness.worker';
 
@@ -9,19 +11,31 @@ interface AdviceProps {
   readonly closeness: Closeness | null;
   /** A hint that was taken stands in place of the advice. */
   readonly words: string | null;
+  /** What the step asks in between, and whether all of it was tried. */
+  readonly asked: { readonly prompt: Prompt | null; readonly done: boolean };
+  /** Whether one stands inside the model: what is told of standing is told to one who stands. */
+  readonly standing: boolean;
   /** What to press when nothing is left to change. */
   readonly end: string;
   /** Whose gestures are named. */
   readonly scheme: LabelledScheme;
 }
 
-/** One sentence: what to do first, or the hint that was taken. Where one view tells nothing, nothing is said. */
-export function LiveAdvice({ closeness, words, end, scheme }: AdviceProps) {
-  const first = closeness?.first;
-  const told = closeness && closeness.results.length > 0 ? (first ? sentenceOf(first, scheme) : `All as asked: press ${end}.`) : null;
+/** What a coach says: what the step asks next, else what to change first; "as asked" only of what was tried. */
+function coachWords({ closeness, asked: { prompt, done }, standing, end, scheme }: Omit<AdviceProps, 'words'>): string | null {
+  if (prompt && !done) return promptWords(prompt, end);
+  const first = closeness?.first?.code;
+  if (!standing && (first === 'lookAbout' || first === 'moveEye')) return say('stand inside first', standHand(scheme));
+  if (closeness?.first) return sentenceOf(closeness.first, scheme);
+  if (closeness && closeness.results.length > 0 && done) return `All as asked: press ${end}.`;
+  return prompt && promptWords(prompt, end);
+}
+
+/** One sentence: what to do first, or the hint that was taken. Where nothing can be told, nothing is said. */
+export function LiveAdvice({ words, ...told }: AdviceProps) {
   return (
     <p className="min-h-7 font-bold font-display text-lg leading-7" aria-live="polite">
-      {words ?? told}
+      {words ?? coachWords(told)}
     </p>
   );
 }

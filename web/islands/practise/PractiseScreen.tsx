@@ -10,7 +10,7 @@ import { loadStageMenu } from '@web/stage/panels/StageMenu';
 import { puckToSession } from '@web/stage/puck/puckFeed';
 import { StageView } from '@web/stage/StageView';
 import { useRefusals } from '@web/stage/useRefusals';
-import { useCommand, useFolded } from '@web/stage/useStage';
+import { useCommand, useFolded, useStanding } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { Toaster, toast } from 'sonner';
@@ -121,7 +121,6 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
     return forget;
   }, [session]);
   const Overlay = present && overlayOf(present.goal);
-  const asking = task.prompt !== null && !task.done;
 
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-6 py-4 max-md:flex-col max-md:gap-3 max-md:overflow-y-auto max-md:px-3">
@@ -157,7 +156,9 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
         </StageView>
         <StageWake stage={stage} enabled={exercise.allowed.includes('recover')} />
         <LiveAdvice
-          closeness={asking || waiting !== null ? null : closeness}
+          closeness={waiting === null ? closeness : null}
+          asked={task}
+          standing={useStanding(stage)}
           words={practise.hintWords}
           end={last ? 'Hand in' : 'Done'}
           scheme={using.labelled}

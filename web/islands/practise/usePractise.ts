@@ -1,8 +1,10 @@
 import { sentenceOf } from '@core/advice';
 import { goalShown, type TraineeStep } from '@core/exercise';
+import type { Prompt } from '@core/goals';
 import type { Scheme, SentScheme } from '@core/input';
 import { meanOf } from '@core/scoring';
 import type { View } from '@core/view';
+import { promptWords } from '@web/goals/promptWords';
 import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
 import { type Stage, useStage } from '@web/stage/useStage';
@@ -66,6 +68,14 @@ export interface Practise {
 
 /** Live points, 0 … 100; all of them where one view tells nothing. */
 const livePoints = (closeness: Closeness | null): number => 100 * (meanOf(closeness?.results ?? []) ?? 1);
+
+/** Why a step is not done yet, though it may look so. */
+function untriedWords(prompt: Prompt | null): string {
+  if (!prompt) return 'Nothing was done in this step yet.';
+  return prompt.code === 'line'
+    ? `The line was not followed to its end. ${promptWords(prompt, '')}`
+    : 'Not every call was answered yet; what is missing counts as missed.';
+}
 
 /** One exercise as it is practised: the attempt, its stage, its task, and what a person does beside them. */
 export function usePractise({ person, exercise, meshHash, home, schemes, tryOut }: PractiseOptions): Practise {
@@ -143,11 +153,7 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
     slips,
     taken,
     hintWords: taken > 0 ? present?.hints[taken - 1] || (asked[`${step} ${taken - 1}`] ?? null) : null,
-    far: !task.done
-      ? 'Not everything that is asked was answered yet; what is missing counts as missed.'
-      : closeness?.first
-        ? sentenceOf(closeness.first, labelled)
-        : 'It is still far from what is asked.',
+    far: !task.done ? untriedWords(task.prompt) : closeness?.first ? sentenceOf(closeness.first, labelled) : 'It is still far from what is asked.',
     done(sure) {
       if (!session || !present) return;
       if (!sure && (livePoints(closeness) < FAR || !task.done)) store.setState({ sheet: 'far' });

@@ -12,7 +12,13 @@ const REACH = 46;
 /** Cap movements of each pad: which axes a drag to the right and a drag up move. */
 const PADS = [
   { id: 'slide', title: 'Slide and push', words: 'Drag right or left to slide, up to push away, down to pull nearer', x: [0, 1], y: [1, 1] },
-  { id: 'twist', title: 'Twist and tilt', words: 'Drag right or left to twist, up to tilt away, down to tilt nearer', x: [5, 1], y: [3, -1] },
+  {
+    id: 'twist',
+    title: 'Twist and tilt',
+    words: 'Drag right to twist clockwise, left to twist anticlockwise, up to tilt away, down to tilt nearer',
+    x: [5, -1],
+    y: [3, -1],
+  },
   { id: 'lift', title: 'Lift and lean', words: 'Drag up to lift, down to press, right or left to lean', x: [4, 1], y: [2, 1] },
 ] as const;
 
