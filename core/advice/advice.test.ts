@@ -6,7 +6,7 @@ import { contextFor } from '../model';
 import { apply, type Command } from '../navigation';
 import { scoreAttempt } from '../scoring';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
-import { degrees, lengthWords, listed, percent, plural, resized, say, seconds } from './sentence';
+import { degrees, lengthWords, listed, percent, plural, say, seconds, sizeOff } from './sentence';
 import { sentenceOf } from './sentences';
 
 const target = (...commands: readonly Command[]): Goal => ({
@@ -32,7 +32,7 @@ describe('sentences', () => {
     expect([0.01, 0.2443, -1].map(degrees)).toEqual(['0.6°', '14°', '57°']);
     expect([0.012, 0.184].map(percent)).toEqual(['1.2 %', '18 %']);
     expect([0.004, 0.123, 1.5, 12.34].map(lengthWords)).toEqual(['4 mm', '12.3 cm', '1.5 m', '12.3 m']);
-    expect([1.18, 0.5, 4.2, 0.1].map(resized)).toEqual(['18 % larger', '50 % smaller', '4.2 times larger', '10 times smaller']);
+    expect([1.18, 0.5, 4.2, 0.1].map(sizeOff)).toEqual(['18 % too large', '50 % too small', '4.2 times too large', '10 times too small']);
     expect([2.345, 61.7].map(seconds)).toEqual(['2.3 s', '62 s']);
     expect([plural(1, 'gesture'), plural(3, 'gesture'), plural(2, 'wrong view')]).toEqual(['1 gesture', '3 gestures', '2 wrong views']);
     expect([listed([]), listed(['a']), listed(['a', 'b', 'c'])]).toEqual(['', 'a', 'a, b and c']);
@@ -118,7 +118,7 @@ describe('the other goals', () => {
   it('a frame: fill first, then the middle', () => {
     const frame: Goal = { kind: 'frameIt', subject: [], margins: { left: 0.1, right: 0.1, top: 0.1, bottom: 0.1 } };
     expect(advice(frame, 'margin', [{ kind: 'fit', what: 'all', margin: 0.3 }])).toMatch(
-      /^Make it \d+ % larger to fill the inner lines: turn the wheel forward\.$/,
+      /^It is \d+ % too small for the inner lines: turn the wheel forward\.$/,
     );
     expect(
       advice(frame, 'margin', [

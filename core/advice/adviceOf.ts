@@ -1,6 +1,6 @@
-import { type Advice, advise, CRITERIA, type CriterionId, isLive, measure, measuredOf, pointsFor, sceneAfter } from '../criteria';
+import { type Advice, advise, CRITERIA, type CriterionId, isLive, measure, pointsFor, sceneAfter } from '../criteria';
 import type { Step } from '../exercise';
-import { aimOf } from '../goals';
+import { measuredNow } from '../goals/measuredNow';
 import type { LabelledScheme } from '../input';
 import type { ScoredModel } from '../model';
 import type { Command, Scene } from '../navigation';
@@ -20,7 +20,7 @@ const FRAMING: readonly CriterionId[] = ['placement', 'size', 'margin', 'fill', 
 
 /** Criteria of a step that the present scene does not meet, in the order in which a coach goes. */
 function unmet(step: Step, model: ScoredModel, scene: Scene) {
-  const measured = measuredOf(aimOf(step), model, scene, null);
+  const measured = measuredNow(step, model, scene);
   return step.criteria
     .filter(isLive)
     .map((criterion) => ({ criterion, value: measure(criterion.id, measured) }))

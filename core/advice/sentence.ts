@@ -11,11 +11,11 @@ export const seconds = (s: number): string => `${s < 10 ? Math.round(s * 10) / 1
 
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
-/** "18 % larger", "4.2 times smaller" */
-export function resized(factor: number): string {
-  const times = factor < 1 ? 1 / factor : factor;
-  const size = times > MOST_IN_PERCENT ? `${Math.round(times * 10) / 10} times` : percent(factor - 1);
-  return `${size} ${factor < 1 ? 'smaller' : 'larger'}`;
+/** "18 % too large", "4.2 times too small". `ratio`: as many times too large. */
+export function sizeOff(ratio: number): string {
+  const times = ratio < 1 ? 1 / ratio : ratio;
+  const size = times > MOST_IN_PERCENT ? `${Math.round(times * 10) / 10} times` : percent(ratio - 1);
+  return `${size} too ${ratio < 1 ? 'small' : 'large'}`;
 }
 
 /** "4 mm", "12.5 cm", "1.24 m": three digits at most. */

@@ -2,7 +2,7 @@ import type { AdviceCode, AdviceFigures, CalledWords, KeptAdvice } from '../crit
 import type { LabelledScheme } from '../input';
 import { viewWords } from '../view';
 import * as gesture from './gestureWords';
-import { degrees, lengthWords, listed, percent, plural, resized, say, seconds } from './sentence';
+import { degrees, lengthWords, listed, percent, plural, say, seconds, sizeOff } from './sentence';
 
 /** The eye's half of a sentence, and the hand's in a scheme. */
 interface Halves {
@@ -116,8 +116,8 @@ const SENTENCES: Sentences = {
       : { eye: `roll ${degrees(clockwise)} ${clockwise > 0 ? 'clockwise' : 'anticlockwise'}`, hand: (s) => gesture.rollHand(s, clockwise < 0) },
   projection: ({ projection }) => ({ eye: `switch to ${projection}`, hand: gesture.projectionHand }),
   resize: ({ factor }) =>
-    factor === 1 ? { eye: 'the size is right to a hair' } : { eye: `make it ${resized(factor)}`, hand: (s) => gesture.sizeHand(s, factor > 1) },
-  fillLines: ({ factor }) => ({ eye: `make it ${resized(factor)} to fill the inner lines`, hand: (s) => gesture.sizeHand(s, factor > 1) }),
+    factor === 1 ? { eye: 'the size is right to a hair' } : { eye: `it is ${sizeOff(1 / factor)}`, hand: (s) => gesture.sizeHand(s, factor > 1) },
+  fillLines: ({ factor }) => ({ eye: `it is ${sizeOff(1 / factor)} for the inner lines`, hand: (s) => gesture.sizeHand(s, factor > 1) }),
   slide: ({ right, up }) => slideWords('the model', right, up),
   slideBetween: ({ right, up }) => slideWords('the subject', right, up, ', to the middle of the inner lines'),
   fitAll: ({ share }) => ({ eye: `${percent(share)} of the subject lies outside the frame, fit it`, hand: gesture.fitHand }),

@@ -11,6 +11,8 @@ export interface CriterionSpec {
   /** Unit of the value. */
   readonly unit: string;
   readonly display: Display;
+  /** What the per cent are of, as on the screen. */
+  readonly of?: string;
   /** How it is measured, in a sentence. */
   readonly how: string;
   /** Tolerance that it is added with: full marks up to `full`, none from `zero`. */
@@ -23,6 +25,8 @@ export interface CriterionSpec {
   readonly mendedBy?: readonly CommandKind[];
   /** Whether its figure tells a learner nothing of a hidden target. */
   readonly tellsNothing?: true;
+  /** Of a size: how many times too large, as its advice tells it, so that figure and sentence are one; null without a value. */
+  tooLarge?(m: Measured): number | null;
   /** Value in its own unit; null when it cannot be computed, which earns nothing. */
   measure(m: Measured): number | null;
   /** Whether a step in which it has no value is judged without it. */

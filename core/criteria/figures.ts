@@ -23,13 +23,16 @@ export const toldShare = (share: number): number => toldPercent(share) / 100;
 /** Up to three times a size is told in per cent, beyond that as so many times. */
 export const MOST_IN_PERCENT = 3;
 
-/** A factor of size as it is told. */
-export function toldFactor(factor: number): number {
-  const times = factor < 1 ? 1 / factor : factor;
-  if (times <= MOST_IN_PERCENT) return 1 + toldShare(factor - 1);
+/** How many times too large something is, as it is told: 1.18 for 18 % too large, 0.82 for 18 % too small. */
+export function toldTooLarge(ratio: number): number {
+  const times = ratio < 1 ? 1 / ratio : ratio;
+  if (times <= MOST_IN_PERCENT) return 1 + toldShare(ratio - 1);
   const told = times < 10 ? tenths(times) : Math.round(times);
-  return factor < 1 ? 1 / told : told;
+  return ratio < 1 ? 1 / told : told;
 }
+
+/** The factor of size that mends what is told: what is 18 % too large is divided by 1.18. */
+export const toldFactor = (factor: number): number => 1 / toldTooLarge(1 / factor);
 
 /** A length to three digits, as it is told, metres. */
 export const toldLength = (metres: number): number => Number(metres.toPrecision(3));

@@ -143,9 +143,26 @@ function framingAdvice(m: Measured, spec: CriterionSpec, value: number | null, m
   return (value === null ? intoSight(m) : null) ?? mend(off);
 }
 
+/** What mends the size, found once for what is shown and what is advised. */
+const factors = new WeakMap<Measured, ReturnType<typeof factorFor>>();
+
+function sizeFactor(m: Measured, off: (view: View) => Off | null): ReturnType<typeof factorFor> {
+  const known = factors.get(m);
+  if (known !== undefined) return known;
+  const made = factorFor(m.scene.view, off);
+  factors.set(m, made);
+  return made;
+}
+
+function tooLarge(m: Measured): number | null {
+  const off = m.aim.standing ? null : offOf(m);
+  const made = off && sizeFactor(m, off);
+  return made && 1 / made.factor;
+}
+
 const sizeAdvice = (m: Measured, spec: CriterionSpec, value: number | null): Advice =>
   framingAdvice(m, spec, value, (off) => {
-    const made = factorFor(m.scene.view, off);
+    const made = sizeFactor(m, off);
     if (!made) return advice('intoFrame', {}, [FIT]);
     const { factor, points } = made;
     if (factor === 1) return value === null ? shown(m) : advice('resize', { factor });
@@ -177,6 +194,7 @@ const size: CriterionSpec = {
     const ratio = found && sizeRatio(found.actual, found.asked);
     return ratio === null ? null : Math.abs(ratio);
   },
+  tooLarge,
   advise: (m, value) => sizeAdvice(m, size, value),
 };
 
@@ -184,6 +202,7 @@ const placement: CriterionSpec = {
   label: 'Placement',
   unit: 'frame heights',
   display: 'percent',
+  of: "of the frame's height",
   how: 'The distance between the means of the same projected hull points, in heights of the frame.',
   tolerance: { full: 0.02, zero: 0.4 },
   live: true,
@@ -211,6 +230,7 @@ const fill: CriterionSpec = {
     const framing = m.aim.margins && framed(m);
     return framing && m.aim.margins ? Math.abs(fillOf(framing, m.aim.margins) - 1) : null;
   },
+  tooLarge,
   advise: (m, value) => sizeAdvice(m, fill, value),
 };
 
@@ -221,6 +241,7 @@ const margin: CriterionSpec = {
   label: 'Margins',
   unit: 'frame heights',
   display: 'percent',
+  of: "of the frame's height",
   how: 'The side of the subject’s box that is farthest from where it is asked: the largest box of its proportions between the inner lines, in their middle.',
   tolerance: { full: 0.02, zero: 0.3 },
   live: true,
@@ -242,6 +263,7 @@ const clipped: CriterionSpec = {
   label: 'Clipped',
   unit: 'share',
   display: 'percent',
+  of: 'of the subject',
   how: 'The share of the subject’s pixels that lie outside the frame, in a picture twice as wide and twice as high.',
   tolerance: { full: 0, zero: 0.25 },
   live: true,
@@ -305,6 +327,7 @@ const hiddenShareCriterion: CriterionSpec = {
   label: 'Hidden by others',
   unit: 'share',
   display: 'percent',
+  of: 'of the subject',
   how: 'The share of the subject’s pixels in the frame that other parts hide.',
   tolerance: { full: 0.1, zero: 0.9 },
   live: true,

@@ -138,6 +138,7 @@ const detour = ofHand(
     label: 'Detour',
     unit: 'ratio',
     display: 'percent',
+    of: 'longer than the shortest way',
     how: 'How much longer your way was than the shortest, which counts at least 0.1: radians turned and rolled + frame heights slid + octaves of size.',
     tolerance: { full: 0.5, zero: 5 },
     rank: 65,

@@ -82,6 +82,7 @@ const pivotDrift: CriterionSpec = {
   label: 'Pivot drift',
   unit: 'frame heights',
   display: 'percent',
+  of: "of the frame's height",
   how: 'How far the pivot strays on the screen from where it stood when the path began.',
   tolerance: { full: 0.03, zero: 0.4 },
   live: false,

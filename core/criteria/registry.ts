@@ -19,8 +19,19 @@ export const CRITERION_IDS = Object.keys(ALL) as [CriterionId, ...CriterionId[]]
 /** Whether one scene tells a criterion, and it weighs something. */
 export const isLive = ({ id, weight }: Criterion): boolean => weight > 0 && CRITERIA[id].live;
 
+/** Values that are known of what is measured: a judgement and its advice ask for the same ones. */
+const values = new WeakMap<Measured, Map<CriterionId, number | null>>();
+
 /** Value of a criterion in its own unit; null when it cannot be computed, which earns nothing. */
-export const measure = (id: CriterionId, m: Measured): number | null => CRITERIA[id].measure(m);
+export function measure(id: CriterionId, m: Measured): number | null {
+  let known = values.get(m);
+  if (!known) values.set(m, (known = new Map()));
+  const found = known.get(id);
+  if (found !== undefined) return found;
+  const value = CRITERIA[id].measure(m);
+  known.set(id, value);
+  return value;
+}
 
 /** What to change about a criterion whose value is `value`. */
 export const advise = (id: CriterionId, m: Measured, value: number | null): Advice => CRITERIA[id].advise(m, value);

@@ -54,7 +54,7 @@ function shiftedCut(m: Measured, plane: Plane, target: Plane): Advice {
 
 /** The cut criteria differ in what they compare; all begin by asking for a cut. */
 function aboutCut(
-  spec: Pick<CriterionSpec, 'label' | 'unit' | 'display' | 'how' | 'tolerance' | 'rank' | 'mendedBy'>,
+  spec: Pick<CriterionSpec, 'label' | 'unit' | 'display' | 'of' | 'how' | 'tolerance' | 'rank' | 'mendedBy'>,
   compare: (m: Measured, plane: Plane, target: Plane) => number | null,
   mend: (m: Measured, plane: Plane, target: Plane, value: number | null) => Advice,
 ): CriterionSpec {
@@ -105,6 +105,7 @@ const sectionOffset = aboutCut(
     label: 'Place of cut',
     unit: 'share of extent',
     display: 'percent',
+    of: 'of the model’s extent',
     how: 'The distance of the planes along the target’s normal at the model’s middle, over the model’s extent along it.',
     tolerance: { full: 0.02, zero: 0.3 },
     rank: 22,
@@ -172,6 +173,7 @@ const revealed: CriterionSpec = {
   label: 'Revealed',
   unit: 'share',
   display: 'match',
+  of: 'of the parts to reveal',
   how: 'Of the parts to reveal, the share of which a picture of 320 x 200 shows fewer than 6 pixels after the cut.',
   tolerance: { full: 0, zero: 1 },
   live: true,

@@ -192,6 +192,7 @@ const visibility: CriterionSpec = {
   label: 'What is shown',
   unit: 'share',
   display: 'percent',
+  of: 'of these parts',
   how: 'Of the parts that are hidden or glass here or in the target, the share that should show otherwise.',
   tolerance: { full: 0, zero: 0.6 },
   live: true,

@@ -5,7 +5,7 @@ import type { CommandGroupId } from '../exercise/commandGroups';
 import type { SkillId } from '../exercise/skills';
 import type { ScoredModel } from '../model';
 import type { Command, CommandKind, Scene } from '../navigation';
-import type { TraceEvent } from '../trace';
+import type { InterfaceBinding, TraceEvent } from '../trace';
 import type { GoalAim } from './goalAim';
 
 /** A criterion that a goal can be judged by, as it is added: `standard` ones are there from the beginning. */
@@ -90,8 +90,16 @@ export interface TaskStep<S> {
   readonly again: number | null;
 }
 
+/** Commands that one command stands for in a step. */
+export interface Meant {
+  readonly commands: readonly Command[];
+  readonly binding: InterfaceBinding;
+}
+
 /** What a goal asks for in the course of a step: pure, so that the stage, the simulated hand and the server run the same. */
 export interface GoalTask<R, S> {
   begin(goal: R, seed: number): S;
   next(goal: R, state: S, input: TaskInput): TaskStep<S>;
+  /** What a command stands for in this step, and as what it is then recorded; null, or left out: for itself. */
+  meant?(goal: R, command: Command, scene: Scene, model: ScoredModel): Meant | null;
 }

@@ -6,7 +6,7 @@ import { type CountedSlip, habitsOf } from './habits';
 import { attemptsToReach, fitLearningCurve } from './learningCurve';
 import { isStuck, levelOf } from './level';
 import { regress } from './regress';
-import { slipOf } from './slips';
+import { createSlipWatch, slipOf } from './slips';
 
 describe('regress', () => {
   it('finds the line of points on it', () => {
@@ -131,6 +131,50 @@ describe('slips', () => {
     expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('left'), ['orbit'])).toBeNull();
     expect(slipOf(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, drag('right'), ['orbit'])).toBeNull();
     expect(slipOf(TWO_BUTTON_MOUSE, THREE_BUTTON_MOUSE, drag('middle'), ['pan'])).toBeNull();
+  });
+});
+
+describe('a watch for old habits', () => {
+  const key = (code: string): Gesture => ({ kind: 'key', code, modifiers: [], at: null });
+  const dragged = (button: 'left' | 'middle' | 'right'): Gesture => ({
+    kind: 'drag',
+    button,
+    modifiers: [],
+    from: at,
+    last: at,
+    to: { u: 0.2, v: 0 },
+    done: true,
+  });
+  const at = { u: 0, v: 0 };
+  const watch = () => createSlipWatch(THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE);
+
+  it('tells what does nothing here at once, whatever is asked for', () => {
+    expect(watch().hear(dragged('middle'), 1, [])).toMatchObject({ gesture: 'middle drag', wanted: 'pan' });
+    expect(watch().hear(dragged('middle'), 1, ['orbit'])).toMatchObject({ wanted: 'pan' });
+  });
+
+  it('tells what does something else here when that is not what is asked for, or when it is taken back', () => {
+    expect(watch().hear(dragged('right'), 1, ['zoom'])).toMatchObject({ gesture: 'right drag', wanted: 'zoom' });
+    const doubtful = watch();
+    expect(doubtful.hear(dragged('right'), 1, [])).toBeNull();
+    expect(doubtful.hear(key('Backspace'), 3, [])).toMatchObject({ gesture: 'right drag', wanted: 'zoom' });
+    expect(doubtful.hear(key('Backspace'), 4, [])).toBeNull();
+    const meant = watch();
+    meant.hear(dragged('right'), 1, []);
+    expect(meant.hear(key('Backspace'), 6, [])).toBeNull();
+    meant.hear(dragged('right'), 7, []);
+    meant.hear(dragged('left'), 8, []);
+    expect(meant.hear(key('Backspace'), 9, [])).toBeNull();
+  });
+
+  it('counts a movement once, and says nothing of what both schemes share', () => {
+    const one = watch();
+    expect(one.hear(dragged('middle'), 1, [])).not.toBeNull();
+    expect(one.hear(dragged('middle'), 1.5, [])).toBeNull();
+    expect(one.hear(dragged('middle'), 2.4, [])).toBeNull();
+    expect(one.hear(dragged('middle'), 5, [])).not.toBeNull();
+    expect(one.hear(dragged('left'), 9, ['pan'])).toBeNull();
+    expect(one.hear(key('Digit1'), 10, [])).toBeNull();
   });
 });
 

@@ -1,6 +1,6 @@
-import { type Criterion, isLive, measure, measuredOf } from '../criteria';
+import { CRITERIA, type Criterion, isLive, measure } from '../criteria';
 import type { Step } from '../exercise';
-import { aimOf } from '../goals';
+import { measuredNow } from '../goals/measuredNow';
 import type { Scheme } from '../input';
 import type { ScoredModel } from '../model';
 import type { Scene } from '../navigation';
@@ -12,6 +12,8 @@ export interface LiveResult extends Criterion {
   readonly value: number | null;
   /** 0 … 1 */
   readonly points: number;
+  /** Of a size: as many times too large as its advice tells it; null where that is not known. */
+  readonly tooLarge: number | null;
 }
 
 /** The criteria of a step that one scene tells and that weigh something, in the author's order. */
@@ -19,9 +21,9 @@ export const liveCriteria = (step: Step): Criterion[] => step.criteria.filter(is
 
 /** How close the present scene comes, while practising: points as they stand, not what was gained. The scheme decides nothing. */
 export function judgeNow(step: Step, model: ScoredModel, scene: Scene, _scheme: Scheme | null = null): LiveResult[] {
-  const measured = measuredOf(aimOf(step), model, scene, null);
+  const measured = measuredNow(step, model, scene);
   return liveCriteria(step).map((criterion) => {
     const value = measure(criterion.id, measured);
-    return { ...criterion, value, points: pointsOf(criterion, value) };
+    return { ...criterion, value, points: pointsOf(criterion, value), tooLarge: value === null ? null : (CRITERIA[criterion.id].tooLarge?.(measured) ?? null) };
   });
 }

@@ -190,7 +190,7 @@ describe('advice', () => {
     expect(adviceOn(goal, 'direction', TWO_BUTTON_MOUSE)).toBe('Go 29° round to the right: drag left.');
     expect(adviceOn(goal, 'direction', KEYBOARD_ALONE)).toBe('Go 29° round to the right: press right arrow.');
     expect(adviceOn(goal, 'direction', SIX_AXIS_PUCK)).toBe('Go 29° round to the right: twist the puck clockwise.');
-    expect(adviceOn(matching({ kind: 'zoom', factor: 2 }), 'size', TWO_BUTTON_MOUSE)).toMatch(/^Make it \d+ % larger: turn the wheel forward\.$/);
+    expect(adviceOn(matching({ kind: 'zoom', factor: 2 }), 'size', TWO_BUTTON_MOUSE)).toMatch(/^It is \d+ % too small: turn the wheel forward\.$/);
     expect(adviceOn(goal, 'roll', TWO_BUTTON_MOUSE, right(0.5))).toBe('');
   });
 

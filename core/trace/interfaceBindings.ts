@@ -9,6 +9,7 @@ export const INTERFACE_BINDINGS = {
   wake: ['back', 'forward'],
   panel: ['select', 'show', 'isolate', 'showAll', 'fit', 'centre', 'normalTo', 'section', 'shiftSection', 'flipSection', 'home', 'back', 'style', 'projection'],
   'four views': ['fit'],
+  'fit between the lines': ['fit', 'pan', 'zoom'],
   stand: ['projection', 'fieldOfView', 'level', 'zoom', 'walk', 'rise'],
   // A word of the near hand may be any command.
   'near hand': Object.keys(commandTable) as CommandKind[],

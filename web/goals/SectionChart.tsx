@@ -1,7 +1,6 @@
 import type { Polygon } from '@core/geometry';
 import type { StepDetail } from '@core/scoring';
-
-const squareCm = (m2: number): string => `${(m2 * 1e4).toFixed(m2 * 1e4 < 10 ? 1 : 0)} cm²`;
+import { areaWords } from '@web/ui/areaWords';
 
 const pathOf = (loops: readonly Polygon[]): string =>
   loops.map((loop) => `${loop.points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(5)} ${(-y).toFixed(5)}`).join('')}${loop.closed ? 'Z' : ''}`).join('');
@@ -19,6 +18,7 @@ export function SectionChart({ detail }: { readonly detail: Extract<StepDetail, 
   const size = Math.max(box.x1 - box.x0, box.y1 - box.y0);
   const margin = size * 0.06;
   const stroke = size / 260;
+  const larger = Math.max(detail.targetArea, detail.mineArea);
   return (
     <figure className="mb-4 flex items-center gap-6">
       <svg
@@ -47,10 +47,12 @@ export function SectionChart({ detail }: { readonly detail: Extract<StepDetail, 
       </svg>
       <figcaption className="w-48 shrink-0 space-y-2 text-sm">
         <p className="flex items-center gap-2">
-          <span className="h-3 w-6 border-2 border-amber bg-amber/35" /> target <span className="ml-auto font-mono">{squareCm(detail.targetArea)}</span>
+          <span className="h-3 w-6 border-2 border-amber bg-amber/35" /> target{' '}
+          <span className="ml-auto font-mono">{areaWords(detail.targetArea, larger)}</span>
         </p>
         <p className="flex items-center gap-2">
-          <span className="h-3 w-6 border-2 border-ink border-dashed bg-ink/20" /> yours <span className="ml-auto font-mono">{squareCm(detail.mineArea)}</span>
+          <span className="h-3 w-6 border-2 border-ink border-dashed bg-ink/20" /> yours{' '}
+          <span className="ml-auto font-mono">{areaWords(detail.mineArea, larger)}</span>
         </p>
       </figcaption>
     </figure>

@@ -33,14 +33,18 @@ describe('values as people see them', () => {
   });
 
   it('degrees, percent, matches and seconds', () => {
-    expect(shownValue('direction', Math.PI / 12)).toBe('15.0°');
-    expect(shownValue('size', 1)).toBe('± 100 %');
+    expect(shownValue('direction', Math.PI / 12)).toBe('15°');
+    expect(shownValue('size', 1)).toBe('100 % off');
+    expect(shownValue('size', 0.24, 1.18)).toBe('18 % too large');
+    expect(shownValue('fill', 0.18, 0.82)).toBe('18 % too small');
+    expect(shownValue('size', 2.1, 1 / 4.2)).toBe('4.2 × too small');
+    expect(shownValue('size', 0, 1)).toBe('right');
     expect(shownValue('placement', 0.18)).toBe('18 %');
     expect(shownValue('overlap', 0.08)).toBe('92 %');
     expect(shownValue('time', 12.34)).toBe('12.3 s');
     expect(shownValue('projection', 1)).toBe('other');
     expect(shownValue('size', null)).toBe('–');
-    expect(shownValue('size', 8)).toBe('× 256');
+    expect(shownValue('size', 8)).toBe('256 × off');
   });
 });
 

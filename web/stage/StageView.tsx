@@ -147,7 +147,7 @@ function OverAll({ stage, session, aids, landmarks, recover, views }: Within & {
             modelId={views.modelId}
             forAll={views.forAll}
             scene={scene}
-            onRecall={(commands) => session.perform(commands, byInterface(session.newGesture(), 'saved view'))}
+            onRecall={(commands, name) => session.perform(commands, byInterface(session.newGesture(), 'saved view'), { name })}
             onClose={() => setPanel(null)}
           />
         )}

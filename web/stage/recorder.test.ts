@@ -1,8 +1,9 @@
 import { contextFor } from '@core/model';
-import { type Command, EMPTY_HISTORY } from '@core/navigation';
+import { type Command, commandTable, EMPTY_HISTORY } from '@core/navigation';
 import { crate, start } from '@core/tests/practice';
 import { checkTrace, replay, TRACE_FORMAT, type Trace } from '@core/trace';
 import { expect, it } from 'vitest';
+import { labelOf } from './fixLabels';
 import { createRecorder } from './recorder';
 
 const context = contextFor(crate, start);
@@ -75,4 +76,63 @@ it('times never go back and single steps glide', () => {
   expect(s.getState().glide).toBe(false);
   perform(s, { kind: 'fit', what: 'all' });
   expect(s.getState().glide).toBe(true);
+});
+
+it('names a gesture after what it did most, and never by a name from the code', () => {
+  const s = session();
+  const id = s.newGesture();
+  const fingers = { id, device: 'touch', binding: 'two fingers' } as const;
+  s.perform(
+    [
+      { kind: 'pan', dx: 60, dy: 0 },
+      { kind: 'zoom', factor: 1.01 },
+    ],
+    fingers,
+  );
+  s.perform(
+    [
+      { kind: 'pan', dx: 80, dy: 10 },
+      { kind: 'zoom', factor: 0.99 },
+    ],
+    fingers,
+  );
+  expect(s.getState().fixes.map((f) => f.label)).toEqual(['start', 'pan']);
+  perform(s, { kind: 'pan', dx: 4, dy: 0 }, { kind: 'zoom', factor: 1.6 });
+  expect(s.getState().fixes.map((f) => f.label)).toEqual(['start', 'pan', 'zoom']);
+  for (const kind of Object.keys(commandTable)) expect(labelOf({ kind, name: 'front' } as Command), kind).toMatch(/^[a-z ]+$/);
+});
+
+it('calls a view that is recalled by its name: one fix', () => {
+  const s = session();
+  s.perform(
+    [
+      { kind: 'turn', axis: 'left', angle: 1 },
+      { kind: 'zoom', factor: 2 },
+    ],
+    { id: s.newGesture(), device: 'interface', binding: 'saved view' },
+    { name: 'The ladder' },
+  );
+  expect(s.getState().fixes.map((f) => f.label)).toEqual(['start', 'The ladder']);
+});
+
+it('a command that changes nothing makes no fix', () => {
+  const s = createRecorder({ start, context, allowed: ['orbit', 'panZoom', 'recover', 'standard'] });
+  perform(s, { kind: 'standard', name: 'right' });
+  perform(s, { kind: 'snap' });
+  perform(s, { kind: 'standard', name: 'right' });
+  perform(s, { kind: 'level' });
+  expect(s.getState().fixes.map((f) => f.label)).toEqual(['start', 'right']);
+});
+
+it('does what a command stands for, as one fix named after it', () => {
+  const s = session();
+  s.setMeaning((command) => (command.kind === 'fit' ? { commands: [command, { kind: 'pan', dx: 30, dy: 0 }], binding: 'fit between the lines' } : null));
+  perform(s, { kind: 'fit', what: 'all' });
+  perform(s, { kind: 'zoom', factor: 2 });
+  expect(s.moves.map(({ command, gesture }) => [command.kind, gesture?.binding])).toEqual([
+    ['fit', 'fit between the lines'],
+    ['pan', 'fit between the lines'],
+    ['zoom', 'Z'],
+  ]);
+  expect(s.getState().fixes.map((f) => f.label)).toEqual(['start', 'fit', 'zoom']);
 });

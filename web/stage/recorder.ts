@@ -1,9 +1,10 @@
 import { type CommandGroupId, isAllowed } from '@core/exercise';
 import { commandWords } from '@core/input';
 import { apply, type Command, type Context, noEffectReason, type Scene } from '@core/navigation';
-import type { Move, MoveGesture, TraceEvent } from '@core/trace';
-import { type View, viewWords } from '@core/view';
+import { byInterface, type InterfaceBinding, type Move, type MoveGesture, type TraceEvent } from '@core/trace';
+import type { View } from '@core/view';
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { createGestureNames, labelOf } from './fixLabels';
 import type { SceneSource, ShownScene } from './sceneSource';
 
 /** One plotted place of the wake. */
@@ -26,12 +27,13 @@ export interface Recorder extends StoreApi<RecorderState>, SceneSource {
   getState(): RecorderState;
   subscribe: StoreApi<RecorderState>['subscribe'];
   /**
-   * Does the commands and records them; false, and nothing done, when one of them may not be. `at`: the moment they belong
-   * to, ms on the page's clock, where they come late on a busy machine; left out: now.
+   * Does the commands and records them; false, and nothing done, when one of them may not be.
    */
-  perform(commands: readonly Command[], gesture: MoveGesture, at?: number): boolean;
+  perform(commands: readonly Command[], gesture: MoveGesture, how?: HowPerformed): boolean;
   /** Writes an event down; `t`: the moment it belongs to, left out: now. */
   event(event: DistributiveOmit<TraceEvent, 't'>, t?: number): void;
+  /** What a single command stands for at present, instead of itself; null: nothing else. */
+  setMeaning(meaning: Meaning | null): void;
   /** Says once, in words, why something was not done. */
   say(words: string): void;
   newGesture(): number;
@@ -41,7 +43,17 @@ export interface Recorder extends StoreApi<RecorderState>, SceneSource {
   readonly events: readonly TraceEvent[];
 }
 
+export interface HowPerformed {
+  /** The moment the commands belong to, ms on the page's clock, where they come late on a busy machine; left out: now. */
+  readonly at?: number | undefined;
+  /** What the fix is called that they make together; left out: after what they do. */
+  readonly name?: string;
+}
+
 type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+
+/** The commands that one command stands for, and as what they are recorded; null: for itself. */
+export type Meaning = (command: Command, scene: Scene) => { readonly commands: readonly Command[]; readonly binding: InterfaceBinding } | null;
 
 export interface RecorderOptions {
   readonly start: Scene;
@@ -78,23 +90,6 @@ const GLIDING: ReadonlySet<Command['kind']> = new Set([
   'fieldOfView',
 ]);
 
-const LABELS: Partial<Record<Command['kind'], string>> = {
-  turn: 'turn',
-  roll: 'roll',
-  pan: 'pan',
-  zoom: 'zoom',
-  standard: 'view',
-  zoomRegion: 'rectangle',
-  normalTo: 'square on',
-  lookAt: 'look at',
-  centre: 'middle',
-  projection: 'projection',
-  level: 'level',
-  snap: 'nearest',
-  reset: 'start',
-};
-const labelOf = (command: Command): string => (command.kind === 'standard' ? viewWords(command.name) : (LABELS[command.kind] ?? command.kind));
-
 export function createRecorder({ start, context, allowed, onMove, recorded }: RecorderOptions): Recorder {
   const opened = performance.now() - (recorded?.time ?? 0) * 1000;
   const labels = new WeakMap<View, string>([[start.view, 'start']]);
@@ -103,6 +98,7 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
   let gestures = 0;
   let lastTime = 0;
   let paused = false;
+  let meaning: Meaning | null = null;
 
   const time = (): number => {
     // Never back, and to a tenth of a millisecond, as the trace keeps it.
@@ -116,11 +112,12 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
   };
   const fixesOf = (scene: Scene): Fix[] =>
     [...scene.history.past, scene.view, ...scene.history.future].map((view) => ({ view, label: labels.get(view) ?? 'view' }));
+  const nameOf = createGestureNames();
   /** Does one command, and names the fix that it makes. */
-  const done = (scene: Scene, command: Command, gesture: number | undefined): Scene => {
+  const done = (scene: Scene, command: Command, gesture: number | undefined, name?: string): Scene => {
     const next = apply(scene, command, { ...context, start, ...(gesture === undefined ? {} : { gesture }) });
     const stepped = command.kind === 'back' || command.kind === 'forward' || command.kind === 'cancel';
-    if (next.view !== scene.view && !stepped) labels.set(next.view, labelOf(command));
+    if (next.view !== scene.view && !stepped) labels.set(next.view, name ?? nameOf(gesture, command));
     return next;
   };
   let first = start;
@@ -155,15 +152,21 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
     events,
     event,
     newGesture: () => ++gestures,
-    perform(commands, gesture, at) {
-      if (commands.length === 0) return false;
+    setMeaning(means) {
+      meaning = means;
+    },
+    perform(asked, by, { at, name } = {}) {
+      if (asked.length === 0) return false;
       let { scene } = store.getState();
+      const meant = asked.length === 1 ? meaning?.(asked[0] as Command, scene) : null;
+      const commands = meant?.commands ?? asked;
+      const gesture = meant ? byInterface(by.id, meant.binding) : by;
       const forbidden = commands.find((command) => !isAllowed(command.kind, allowed));
       if (forbidden) {
         say(`${commandWords(forbidden)} is not allowed in this exercise.`);
         return false;
       }
-      const only = commands.length === 1 ? commands[0] : undefined;
+      const only = asked.length === 1 ? asked[0] : undefined;
       const why = only ? noEffectReason(only, scene) : null;
       if (why) {
         say(why);
@@ -173,11 +176,11 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
       if (paused) event({ kind: 'resume' }, t);
       if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' }, t);
       for (const command of commands) {
-        scene = done(scene, command, gesture.id);
+        scene = done(scene, command, gesture.id, name ?? (meant && only ? labelOf(only) : undefined));
         // Kept without its end: a pure list of what was done.
         moves.push({ t, command, gesture });
       }
-      const glide = commands.length === 1 && GLIDING.has(commands[0]?.kind ?? 'orbit');
+      const glide = only !== undefined && GLIDING.has(only.kind);
       store.setState({ scene, fixes: fixesOf(scene), at: scene.history.past.length, glide });
       onMove?.(scene);
       return true;

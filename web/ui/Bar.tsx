@@ -1,6 +1,8 @@
 interface Props {
   readonly label: string;
   readonly shown: string;
+  /** What the per cent are of. */
+  readonly of?: string | undefined;
   /** 0 … 1; full is perfect. */
   readonly points: number;
 }
@@ -9,14 +11,14 @@ const kindOf = (points: number): { words: string; style: string } =>
   points >= 0.9 ? { words: 'good', style: 'bg-sea' } : points >= 0.5 ? { words: 'nearly', style: 'bg-amber' } : { words: 'not yet', style: 'hatch' };
 
 /** How near one criterion is: a bar that grows towards "right", by colour and by shape. */
-export function Bar({ label, shown, points }: Props) {
+export function Bar({ label, shown, of, points }: Props) {
   const { words, style } = kindOf(points);
   return (
     <div
       className="min-w-0"
       role="group"
-      aria-label={`${label}: ${shown === '–' ? 'not to be seen' : shown}, ${words}`}
-      title={shown === '–' ? 'This cannot be seen from here.' : undefined}
+      aria-label={`${label}: ${shown === '–' ? 'not to be seen' : of ? `${shown} ${of}` : shown}, ${words}`}
+      title={shown === '–' ? 'This cannot be seen from here.' : of && `${shown} ${of}`}
     >
       <div className="flex items-baseline justify-between gap-2">
         <span className="truncate text-sm">{label}</span>

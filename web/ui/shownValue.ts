@@ -1,18 +1,25 @@
-import { CRITERIA, type CriterionId } from '@core/criteria';
+import { sizeOff } from '@core/advice';
+import { CRITERIA, type CriterionId, type KeptAdvice, toldDegrees, toldPercent } from '@core/criteria';
 
 const round = (x: number, digits: number): string => x.toFixed(digits);
 
-/** A criterion's value in the unit that people see. */
-export function shownValue(id: CriterionId, value: number | null): string {
+/** How many times too large an advice says that something is; null where it says nothing of size. */
+export const tooLargeIn = (advice: KeptAdvice): number | null => (advice.code === 'resize' || advice.code === 'fillLines' ? 1 / advice.figures.factor : null);
+
+/**
+ * A criterion's value in the unit that people see, rounded as sentences round it. `tooLarge`: of a size, as many times too
+ * large as its advice tells it.
+ */
+export function shownValue(id: CriterionId, value: number | null, tooLarge: number | null = null): string {
   if (value === null) return '–';
+  if (tooLarge !== null) return tooLarge === 1 ? 'right' : sizeOff(tooLarge).replace(' times', ' ×');
   switch (CRITERIA[id].display) {
     case 'degrees':
-      return `${round((value * 180) / Math.PI, 1)}°`;
+      return `${toldDegrees(value)}°`;
     case 'octaves':
-      // Beyond four times, so many times says more than per cent.
-      return value > 2 ? `× ${round(2 ** value, value < 3.4 ? 1 : 0)}` : `± ${round((2 ** value - 1) * 100, 0)} %`;
+      return value > 2 ? `${round(2 ** value, value < 3.4 ? 1 : 0)} × off` : `${toldPercent(2 ** value - 1)} % off`;
     case 'percent':
-      return `${round(value * 100, value < 0.1 ? 1 : 0)} %`;
+      return `${toldPercent(value)} %`;
     case 'match':
       return `${round((1 - value) * 100, 0)} %`;
     case 'yesNo':

@@ -16,6 +16,8 @@ export interface LiveBar {
   readonly id: string;
   readonly label: string;
   readonly shown: string;
+  /** What the per cent are of. */
+  readonly of?: string | undefined;
   /** 0 … 1 */
   readonly points: number;
   readonly weight: number;
@@ -40,7 +42,14 @@ const api = {
     const results = judgeNow(step, model, scene);
     const worst = [...results].sort((a, b) => lossOf(b) - lossOf(a))[0];
     return {
-      results: results.map(({ id, value, points, weight }) => ({ id, label: CRITERIA[id].label, shown: shownValue(id, value), points, weight })),
+      results: results.map(({ id, value, points, weight, tooLarge }) => ({
+        id,
+        label: CRITERIA[id].label,
+        shown: shownValue(id, value, tooLarge),
+        of: CRITERIA[id].of,
+        points,
+        weight,
+      })),
       first: firstAdvice(step, model, scene)?.advice ?? null,
       mendedBy: worst && lossOf(worst) > 0 ? (CRITERIA[worst.id].mendedBy ?? []) : [],
     };

@@ -13,8 +13,9 @@ import { useRefusals } from '@web/stage/useRefusals';
 import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import { TextField } from '@web/ui/fields';
+import { Toasts } from '@web/ui/Toasts';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { Toaster, toast } from 'sonner';
+import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { CardScreen } from '../card/CardScreen';
 import { PractiseScreen } from '../practise/PractiseScreen';
@@ -159,10 +160,10 @@ export function BuildScreen(props: Props) {
       }
       const made = await call('publish', { params: { id }, body: { pictures } });
       setVersion(made.version);
-      for (const { message } of made.warnings) toast.warning(message, { duration: 15_000 });
+      for (const { message } of made.warnings) toast.warning(message);
       setAssigning(true);
     } catch (e) {
-      toast.error(wordsOf(e), { duration: 10_000 });
+      toast.error(wordsOf(e));
     }
     setBusy(false);
   };
@@ -170,7 +171,7 @@ export function BuildScreen(props: Props) {
   if (trying) return <Trying props={{ ...props, version }} draft={draft} prepared={prepared} onLeave={leave} />;
   return (
     <div className="flex min-h-0 flex-1">
-      <Toaster position="top-center" />
+      <Toasts />
       <aside className={`${folded ? 'hidden' : 'flex'} w-[404px] shrink-0 flex-col border-ink border-r`} aria-label="Recipe">
         <div className="min-h-0 flex-1 space-y-4 overflow-y-auto px-6 py-5">
           <div>

@@ -1,6 +1,8 @@
+import { listed } from '@core/advice';
+import { CRITERIA } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
 import { type SentScheme, schemesReceived } from '@core/input';
-import type { ScoreCard, StepDetail, StepResult } from '@core/scoring';
+import { MUST_CAP, type ScoreCard, type StepDetail, type StepResult } from '@core/scoring';
 import { cardDetailOf } from '@web/goals/cardDetails';
 import { Flashes } from '@web/ui/Flashes';
 import { useKeyLabels } from '@web/ui/keyLabels';
@@ -28,7 +30,14 @@ interface Props {
   readonly actions?: ReactNode;
 }
 
-const HEADLINES = ['Not there yet', 'You found it', 'Well found', 'Dead on'] as const;
+const HEADLINES = ['Not there yet', 'On the way', 'Nearly there', 'Dead on'] as const;
+
+/** Criteria that must be met, were not, and hold the score down. */
+function heldBy({ score, steps }: ScoreCard): string[] {
+  if (score !== MUST_CAP) return [];
+  const unmet = steps.flatMap(({ criteria }) => criteria.filter((r) => r.must && r.points === 0 && !r.leftOut));
+  return [...new Set(unmet.map(({ id }) => CRITERIA[id].label))];
+}
 
 function StepPart({
   result,
@@ -64,6 +73,7 @@ export function CardScreen({ card, exercise, scheme: sent, details, meshHash, pi
     const found = sent ? schemesReceived([sent])[0] : undefined;
     return found ? (labels ? { ...found, labels } : found) : null;
   }, [sent, labels]);
+  const held = heldBy(card);
   const change = before ? shownPoints(card.score) - shownPoints(before.score) : null;
   return (
     <div className="space-y-6">
@@ -79,7 +89,12 @@ export function CardScreen({ card, exercise, scheme: sent, details, meshHash, pi
             )}{' '}
             · {exercise.title}
           </p>
-          <h1 className="text-4xl">{learner ? exercise.title : HEADLINES[card.flashes]}</h1>
+          <h1 className="text-4xl">{learner ? exercise.title : held.length > 0 ? `Held at ${MUST_CAP} points` : HEADLINES[card.flashes]}</h1>
+          {held.length > 0 && (
+            <p className="font-semibold text-signal" data-testid="held">
+              {listed(held)} must be met: until then an attempt earns at most {MUST_CAP} points.
+            </p>
+          )}
           <p className="mt-1 text-ink-soft">
             {Math.round(card.seconds)} s on the clock, {card.gestures} {card.gestures === 1 ? 'gesture' : 'gestures'}
             {late && ' · handed in later'}

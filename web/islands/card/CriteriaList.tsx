@@ -3,10 +3,13 @@ import { CRITERIA } from '@core/criteria';
 import type { LabelledScheme } from '@core/input';
 import type { CriterionResult } from '@core/scoring';
 import { Bar } from '@web/ui/Bar';
-import { shownValue } from '@web/ui/shownValue';
+import { shownValue, tooLargeIn } from '@web/ui/shownValue';
 
 /** One decimal, and none where there is nothing behind the point. */
 const figure = (x: number): string => String(Math.round(x * 10) / 10);
+
+/** A value as its advice tells it. */
+const shownOf = ({ id, value, advice }: CriterionResult): string => shownValue(id, value, tooLargeIn(advice));
 
 /** What a criterion brought: "gained 2.1 of 4", "kept", or what it lost. */
 export function gainWords({ weight, points, startPoints, leftOut }: CriterionResult, reached: boolean): string {
@@ -46,7 +49,10 @@ export function CriteriaList({ results, reached, scheme }: Props) {
           .filter((r) => r.points < 1)
           .map((r) => (
             <li key={r.id} className="grid grid-cols-[11rem_1fr_auto] items-start gap-4 max-sm:grid-cols-1 max-sm:gap-1 py-2.5">
-              <Bar label={CRITERIA[r.id].label} shown={shownValue(r.id, r.value)} points={r.points} />
+              <div>
+                <Bar label={CRITERIA[r.id].label} shown={shownOf(r)} of={CRITERIA[r.id].of} points={r.points} />
+                {CRITERIA[r.id].of && r.value !== null && <p className="mt-0.5 text-right text-ink-soft text-xs">{CRITERIA[r.id].of}</p>}
+              </div>
               <div>
                 <p>
                   {r.leftOut ? 'Too little of the way was turned by hand to judge this.' : sentenceOf(r.advice, scheme)}
@@ -67,7 +73,7 @@ export function CriteriaList({ results, reached, scheme }: Props) {
             {right.map((r) => (
               <li key={r.id} className="grid grid-cols-[11rem_1fr_auto] items-start gap-4 max-sm:grid-cols-1 max-sm:gap-1">
                 <span>
-                  {CRITERIA[r.id].label} <span className="font-mono text-ink-soft text-xs">{shownValue(r.id, r.value)}</span>
+                  {CRITERIA[r.id].label} <span className="font-mono text-ink-soft text-xs">{shownOf(r)}</span>
                 </span>
                 <span className="max-w-prose text-ink-soft text-sm">{CRITERIA[r.id].how}</span>
                 <span className="whitespace-nowrap text-right font-mono max-sm:text-left text-sm tabular-nums">{gainWords(r, reached)}</span>
@@ -82,7 +88,7 @@ export function CriteriaList({ results, reached, scheme }: Props) {
           {rest.map((r, i) => (
             <span key={r.id}>
               {i > 0 && ', '}
-              {CRITERIA[r.id].label.toLowerCase()} <span className="font-mono">{shownValue(r.id, r.value)}</span>
+              {CRITERIA[r.id].label.toLowerCase()} <span className="font-mono">{shownOf(r)}</span>
             </span>
           ))}
         </p>

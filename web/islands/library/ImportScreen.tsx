@@ -7,11 +7,11 @@ import type { Placement } from '@formats/placeMesh';
 import { prepareBytes } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { call, wordsOf } from '@web/ui/api';
+import { Toasts } from '@web/ui/Toasts';
 import type { PreviewWorker } from '@web/workers/preview.worker';
 import { type Remote, wrap } from 'comlink';
 import { Upload } from 'lucide-react';
 import { type DragEvent, useCallback, useRef, useState } from 'react';
-import { Toaster } from 'sonner';
 import { ModelStage } from './ModelStage';
 
 interface Props {
@@ -133,7 +133,7 @@ export function ImportScreen({ revise }: Props) {
 
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-6 py-5">
-      <Toaster position="top-center" />
+      <Toasts />
       <aside className="flex w-72 shrink-0 flex-col gap-4 overflow-y-auto pr-1">
         <h1 className="text-2xl">{revise ? `Revise ${revise.name}` : 'Import a model'}</h1>
         <section

@@ -2,6 +2,7 @@ import { LANDMARK_KINDS, type Landmark } from '@core/exercise/landmark';
 import type { Scene } from '@core/navigation';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { call, wordsOf } from '@web/ui/api';
+import { offer } from '@web/ui/Toasts';
 import { MapPin, Trash2 } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 
@@ -32,6 +33,13 @@ export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPic
       setError(wordsOf(problem));
     }
   };
+  const remove = ({ id, ...landmark }: LandmarkSeen): void => {
+    const again = (): void => void doing(() => call('markLandmark', { params: { id: modelId }, body: landmark }));
+    void doing(async () => {
+      await call('removeLandmark', { params: { id } });
+      offer(`“${landmark.name}” is removed.`, 'Undo', again);
+    });
+  };
   const mark = (event: FormEvent): void => {
     event.preventDefault();
     if (!part || !point || !normal) {
@@ -61,12 +69,7 @@ export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPic
                 e.target.value !== landmark.name && doing(() => call('renameLandmark', { params: { id: landmark.id }, body: { name: e.target.value } }))
               }
             />
-            <button
-              type="button"
-              className="rounded p-1 hover:bg-bar"
-              aria-label={`Remove ${landmark.name}`}
-              onClick={() => doing(() => call('removeLandmark', { params: { id: landmark.id } }))}
-            >
+            <button type="button" className="rounded p-1 hover:bg-bar" aria-label={`Remove ${landmark.name}`} onClick={() => remove(landmark)}>
               <Trash2 size={14} aria-hidden="true" />
             </button>
           </li>

@@ -4,8 +4,9 @@ import type { LandmarkSeen } from '@server/services/landmarks';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { call, wordsOf } from '@web/ui/api';
+import { Toasts } from '@web/ui/Toasts';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { Toaster, toast } from 'sonner';
+import { toast } from 'sonner';
 import { LandmarksPanel } from './LandmarksPanel';
 import { ModelStage } from './ModelStage';
 
@@ -59,7 +60,7 @@ export function ModelScreen({ model, revision, landmarks: marked, mine }: Props)
 
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-6 py-5">
-      <Toaster position="top-center" />
+      <Toasts />
       <aside className="flex w-64 shrink-0 flex-col gap-4 overflow-y-auto pr-1">
         <h1 className="text-2xl">{model.name}</h1>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">

@@ -48,7 +48,7 @@ export function LiveBars({ closeness }: { readonly closeness: Closeness | null }
       {results.length > 0 && (
         <div className="grid grid-cols-5 gap-4 max-md:grid-cols-3" data-testid="closeness">
           {results.map((result) => (
-            <Bar key={result.id} label={result.label} shown={result.shown} points={result.points} />
+            <Bar key={result.id} label={result.label} shown={result.shown} of={result.of} points={result.points} />
           ))}
         </div>
       )}

@@ -12,8 +12,9 @@ import { StageView } from '@web/stage/StageView';
 import { useRefusals } from '@web/stage/useRefusals';
 import { useCommand, useFolded, useStanding } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
+import { Toasts } from '@web/ui/Toasts';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
-import { Toaster, toast } from 'sonner';
+import { toast } from 'sonner';
 import { Actions } from './Actions';
 import { LiveAdvice, LiveBars } from './LiveHelp';
 import { SchemeChoice } from './SchemeChoice';
@@ -108,7 +109,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
   const notTaken = useCallback(
     (words: string) => {
       store.setState({ waiting: null });
-      toast.error(words, { duration: 12_000 });
+      toast.error(words);
     },
     [store],
   );
@@ -124,7 +125,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
 
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-6 py-4 max-md:flex-col max-md:gap-3 max-md:overflow-y-auto max-md:px-3">
-      <Toaster position="top-center" />
+      <Toasts />
       <SchemeChoice scheme={using.scheme} schemes={using.schemes} onChoose={practise.askScheme} onCard={openCard} onLeave={tryOut?.onLeave} />
       <Aside practise={practise} exercise={exercise} picture={picture} onLay={setLaid} />
       <div className="flex min-w-0 flex-1 flex-col max-md:order-2 max-md:flex-none">

@@ -18,7 +18,7 @@ import { type AttemptState, type Opener, openOnServer, type Practised, useAttemp
 import { useCloseness } from './useCloseness';
 import { type SchemeInUse, useScheme } from './useScheme';
 import { type Slips, useSlips } from './useSlips';
-import { useTask } from './useTask';
+import { useMeaning, useTask } from './useTask';
 
 /** Handing in under this many live points asks once. */
 const FAR = 60;
@@ -101,6 +101,8 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
   const last = step === exercise.steps.length - 1;
   const slips = useSlips(using.schemes, scheme, using.labels);
   const task = useTask(present?.goal ?? null, session, opened?.seed ?? 0, step);
+  const model = useMemo(() => prepared && { mesh: prepared.mesh, home }, [prepared, home]);
+  useMeaning(present?.goal ?? null, session, model);
   const whole = useMemo(() => {
     const goal = goalShown(exercise, present);
     return goal && present ? { ...present, goal } : null;
@@ -125,10 +127,10 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
           return;
         }
         if (result.kind === 'waits') store.setState({ waiting: result.words });
-        else toast.error(result.words, { duration: 12_000 });
+        else toast.error(result.words);
       }
     } catch (error) {
-      toast.error(wordsOf(error), { duration: 12_000 });
+      toast.error(wordsOf(error));
     }
     store.setState({ busy: false });
   };

@@ -1,10 +1,10 @@
 import type { Prompt } from '@core/goals';
 import type { Gesture, KeyLabels, Scheme } from '@core/input';
 import type { CommandKind } from '@core/navigation';
-import { slipOf } from '@core/progress';
+import { createSlipWatch } from '@core/progress';
 import type { Recorder } from '@web/stage/recorder';
 import type { Closeness } from '@web/workers/closeness.worker';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 
 const KEPT = 'dial-home-earlier-scheme';
@@ -35,6 +35,7 @@ export interface Slips {
 export function useSlips(schemes: readonly Scheme[], present: Scheme, labels: KeyLabels | undefined): Slips {
   const [earlierId, setEarlierId] = useState(() => window.localStorage.getItem(KEPT) ?? '');
   const earlier = schemes.find((scheme) => scheme.id === earlierId && scheme.id !== present.id);
+  const watch = useMemo(() => (earlier ? createSlipWatch(earlier, present, labels) : null), [earlier, present, labels]);
   return {
     earlierId,
     setEarlier(id) {
@@ -42,7 +43,7 @@ export function useSlips(schemes: readonly Scheme[], present: Scheme, labels: Ke
       setEarlierId(id);
     },
     onGesture(gesture, now) {
-      const slip = earlier && slipOf(earlier, present, gesture, kindsWanted(now), labels);
+      const slip = watch?.hear(gesture, now.session.time(), kindsWanted(now));
       if (!slip) return;
       now.session.event({ kind: 'slip', step: now.step, gesture: slip.gesture, wanted: slip.wanted });
       toast(slip.words);

@@ -1,4 +1,5 @@
-import type { RedactedGoal } from '@core/goals';
+import { type RedactedGoal, taskOf } from '@core/goals';
+import type { ScoredModel } from '@core/model';
 import type { Recorder } from '@web/stage/recorder';
 import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
@@ -21,4 +22,14 @@ export function useTask(goal: RedactedGoal | null, session: Recorder | null, see
   }, [goal, session, seed, step]);
   const asked = useStore(running ?? nothing);
   return { ...asked, confirm: running?.confirm ?? (() => {}) };
+}
+
+/** Lets commands stand for what they mean in the present step. */
+export function useMeaning(goal: RedactedGoal | null, session: Recorder | null, model: ScoredModel | null): void {
+  useEffect(() => {
+    if (!goal || !session || !model) return;
+    const { meant } = taskOf(goal);
+    session.setMeaning(meant ? (command, scene) => meant(goal, command, scene, model) : null);
+    return () => session.setMeaning(null);
+  }, [goal, session, model]);
 }

@@ -1,9 +1,10 @@
 import type { SchemeSeen } from '@server/services/schemes';
 import { wordsOf } from '@web/ui/api';
 import { Ask } from '@web/ui/Sheet';
+import { Toasts } from '@web/ui/Toasts';
 import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { Toaster, toast } from 'sonner';
+import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { SchemeList } from './SchemeList';
 import { SchemePart } from './SchemePart';
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** Waits for work, and says what it was refused for. */
-const doing = (work: Promise<void>): void => void work.catch((error: unknown) => toast.error(wordsOf(error), { duration: 10_000 }));
+const doing = (work: Promise<void>): void => void work.catch((error: unknown) => toast.error(wordsOf(error)));
 
 /** The schemes there are: their cards, one's own to change, and a bench that shows what a device sends. */
 export function SchemesScreen({ seen, groups }: Props) {
@@ -27,7 +28,7 @@ export function SchemesScreen({ seen, groups }: Props) {
   const file = useRef<HTMLInputElement>(null);
   return (
     <div>
-      <Toaster position="top-center" />
+      <Toasts />
       <div className="flex flex-wrap items-end justify-between gap-4 print:hidden">
         <div>
           <h1 className="text-3xl">Schemes</h1>

@@ -102,7 +102,7 @@ export function createGestureDispatch({ session, sides, aids, probes, scheme, on
       const pick = pickAt(place);
       const commands = together(keys.flatMap((gesture) => resolve(scheme(), gesture, scene, pick, now)));
       const { standing, floor, walls } = aids.getState();
-      session.perform(standing ? probes.walked(scene, commands, { onFloor: floor, walls }) : commands, { id, device: 'keyboard', binding: names }, at);
+      session.perform(standing ? probes.walked(scene, commands, { onFloor: floor, walls }) : commands, { id, device: 'keyboard', binding: names }, { at });
     },
     pivotOf({ pick, id }) {
       const { scene } = session.getState();

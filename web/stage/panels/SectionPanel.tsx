@@ -3,6 +3,7 @@ import { commandWords, type Scheme, shortcutFor } from '@core/input';
 import { addScaled, dot, fromAxisAngle, rightOf, rotate, unit, upOf, type Vec3 } from '@core/math';
 import { centreOf } from '@core/model';
 import type { Command, Scene } from '@core/navigation';
+import { areaWords } from '@web/ui/areaWords';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Tip } from '@web/ui/Tip';
 import type { Caps } from '@web/workers/makeCaps';
@@ -32,13 +33,6 @@ export const MAIN_CUTS: readonly { words: string; normal: Vec3 }[] = [
   { words: 'From the right', normal: [1, 0, 0] },
   { words: 'From the top', normal: [0, 0, 1] },
 ];
-
-/** An area in the unit a person would say it in. */
-export function areaWords(squareMetres: number): string {
-  const shown = (value: number): string => String(Number(value.toPrecision(3)));
-  if (squareMetres >= 0.5) return `${shown(squareMetres)} m²`;
-  return squareMetres >= 1e-4 ? `${shown(squareMetres * 1e4)} cm²` : `${shown(squareMetres * 1e6)} mm²`;
-}
 
 /** The plane with this normal through a point. */
 export const planeThrough = (normal: Vec3, point: Vec3): Plane => ({ normal, offset: dot(normal, point) });

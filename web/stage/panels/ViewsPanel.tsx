@@ -2,6 +2,7 @@ import { type Command, commandsToRecall, type KeptScene, type Scene } from '@cor
 import type { SavedViewSeen } from '@server/services/savedViews';
 import type { RequestOf } from '@web/http/contract';
 import { call, wordsOf } from '@web/ui/api';
+import { offer } from '@web/ui/Toasts';
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -11,7 +12,7 @@ interface Props {
   readonly scene: Scene;
   /** Whether views may be kept for all who see the model. */
   readonly forAll: boolean;
-  readonly onRecall: (commands: readonly Command[]) => void;
+  readonly onRecall: (commands: readonly Command[], name: string) => void;
   readonly onClose: () => void;
 }
 
@@ -20,6 +21,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
   const [views, setViews] = useState<readonly SavedViewSeen[] | null>(null);
   const [name, setName] = useState('');
   const [shared, setShared] = useState(forAll);
+  const [asks, setAsks] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const load = useCallback(async (): Promise<void> => {
     try {
@@ -39,7 +41,20 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
   };
   const kept: KeptScene = { view: scene.view, section: scene.section, visibility: scene.visibility, style: scene.style };
   const save = (): void => {
+    // A name that is there already asks first.
+    if (same && !asks) {
+      setAsks(true);
+      return;
+    }
+    setAsks(false);
     void doing(call('keepView', { params: { id: modelId }, body: { name, about: '', forAll: shared && forAll, scene: kept } }).then(() => setName('')));
+  };
+  /** One's own view of the name that is written. */
+  const same = views?.find((view) => view.mine && view.name.toLowerCase() === name.trim().toLowerCase());
+  const remove = (view: SavedViewSeen): void => {
+    const { name: called, about, forAll: all, scene: kept } = view;
+    const again = (): void => void doing(call('keepView', { params: { id: modelId }, body: { name: called, about, forAll: all, scene: kept } }));
+    void doing(call('removeView', { params: { id: view.id } }).then(() => offer(`“${called}” is removed.`, 'Undo', again)));
   };
   const change = (id: string, made: RequestOf<'changeView'>): Promise<void> => doing(call('changeView', { params: { id }, body: made }));
 
@@ -64,12 +79,35 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
           placeholder="Name of this view"
           value={name}
           maxLength={60}
-          onChange={(e) => setName(e.target.value)}
+          onChange={(e) => {
+            setName(e.target.value);
+            setAsks(false);
+          }}
         />
         <button type="submit" className="button !px-3 !py-1 text-sm" disabled={name.trim() === ''}>
           Save
         </button>
       </form>
+      {asks && same && (
+        <div className="mt-1.5 rounded-lg border border-amber bg-paper p-2 text-sm" role="alert">
+          <p>“{same.name}” is there already.</p>
+          <div className="mt-1 flex gap-1.5">
+            <button
+              type="button"
+              className="button !px-2 !py-0.5 text-xs"
+              onClick={() => {
+                setAsks(false);
+                void change(same.id, { scene: kept }).then(() => setName(''));
+              }}
+            >
+              Replace it
+            </button>
+            <button type="button" className="button !px-2 !py-0.5 text-xs" onClick={save}>
+              Keep both
+            </button>
+          </div>
+        </div>
+      )}
       {forAll && (
         <label className="mt-1.5 flex items-center gap-2 text-sm">
           <input type="checkbox" checked={shared} onChange={(e) => setShared(e.target.checked)} /> For everybody who sees the model
@@ -82,7 +120,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
               <button
                 type="button"
                 className="min-w-0 flex-1 truncate text-left font-semibold text-sm hover:underline"
-                onClick={() => onRecall(commandsToRecall(scene, view.scene))}
+                onClick={() => onRecall(commandsToRecall(scene, view.scene), view.name)}
               >
                 {view.name}
               </button>
@@ -140,12 +178,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
                   <button type="button" className="button !px-2 !py-1 text-xs" onClick={() => change(view.id, { scene: kept })}>
                     Set from this view
                   </button>
-                  <button
-                    type="button"
-                    className="button !px-1.5 !py-1"
-                    aria-label={`Remove ${view.name}`}
-                    onClick={() => doing(call('removeView', { params: { id: view.id } }))}
-                  >
+                  <button type="button" className="button !px-1.5 !py-1" aria-label={`Remove ${view.name}`} onClick={() => remove(view)}>
                     <Trash2 size={14} aria-hidden="true" />
                   </button>
                 </div>

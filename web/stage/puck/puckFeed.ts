@@ -106,7 +106,7 @@ export function puckToSession(session: Recorder, scheme: Scheme): PuckListener {
     const binding = bindingFor(scheme, gesture);
     if (!binding) return;
     const commands = resolve(scheme, gesture, session.getState().scene, null, {}, binding);
-    session.perform(commands, { id: gestureId, device: 'puck', binding: bindingName(binding) }, at);
+    session.perform(commands, { id: gestureId, device: 'puck', binding: bindingName(binding) }, { at });
   };
   return {
     axes(axes, dt, at) {
