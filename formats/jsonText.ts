@@ -1,71 +1,27 @@
+import { findNodeAtLocation, type JSONPath, type ParseError, parseTree } from 'jsonc-parser';
 import type { ZodType } from 'zod';
 import { FormatError } from './formatError';
 
-/** The line, from 1, on which the value at a path of a JSON text begins. The text must be valid JSON. */
+const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length;
+
+/** The line, from 1, on which the value at a path of a JSON text begins, or of what holds it where there is none. */
 export function lineOf(text: string, path: readonly PropertyKey[]): number {
-  let at = 0;
-  const space = (): void => {
-    while (/\s/.test(text[at] ?? '')) at++;
-  };
-  const string = (): string => {
-    const from = at++;
-    while (text[at] !== '"') at += text[at] === '\\' ? 2 : 1;
-    return JSON.parse(text.slice(from, ++at)) as string;
-  };
-  const skip = (): void => {
-    space();
-    if (text[at] === '"') {
-      string();
-      return;
-    }
-    if (text[at] !== '{' && text[at] !== '[') {
-      while (at < text.length && !/[,\]}\s]/.test(text[at] as string)) at++;
-      return;
-    }
-    const close = text[at] === '{' ? '}' : ']';
-    at++;
-    for (space(); text[at] !== close; space()) {
-      if (text[at] === ',' || text[at] === ':') at++;
-      else skip();
-    }
-    at++;
-  };
-  /** Goes to the value of a key or number of the object or list that begins here; false when there is none. */
-  const enter = (key: PropertyKey): boolean => {
-    space();
-    const list = text[at] === '[';
-    if (!list && text[at] !== '{') return false;
-    const close = list ? ']' : '}';
-    at++;
-    for (let i = 0; ; i++) {
-      space();
-      if (text[at] === ',') at++;
-      space();
-      if (text[at] === close || at >= text.length) return false;
-      const name = list ? i : string();
-      space();
-      if (text[at] === ':') at++;
-      space();
-      if (name === key) return true;
-      skip();
-    }
-  };
-  let found = 0;
-  space();
-  for (const key of path) {
-    if (!enter(key)) break;
-    found = at;
+  const tree = parseTree(text);
+  for (let length = path.length; tree && length >= 0; length--) {
+    const node = findNodeAtLocation(tree, path.slice(0, length) as JSONPath);
+    if (node) return lineAt(text, node.offset);
   }
-  return text.slice(0, found).split('\n').length;
+  return 1;
 }
 
 /** The value of a JSON text. Throws FormatError with the line from which it is none; `after` ends the sentence. */
 export function parseJson(text: string, after: string): unknown {
   try {
     return JSON.parse(text);
-  } catch (error) {
-    const position = Number(/position (\d+)/.exec(String(error))?.[1] ?? text.length);
-    throw new FormatError('broken', `Line ${text.slice(0, position).split('\n').length}: this is not JSON from here on. ${after}`);
+  } catch {
+    const errors: ParseError[] = [];
+    parseTree(text, errors, { disallowComments: true, allowTrailingComma: false, allowEmptyContent: false });
+    throw new FormatError('broken', `Line ${lineAt(text, errors[0]?.offset ?? text.length)}: this is not JSON from here on. ${after}`);
   }
 }
 

@@ -16,11 +16,42 @@ export const notFound = (what: string): ServiceError => new ServiceError(404, 'n
 export const forbidden = (why: string): ServiceError => new ServiceError(403, 'forbidden', why);
 export const invalid = (message: string, field?: string): ServiceError => new ServiceError(422, 'invalid', message, field);
 
+const KINDS: Record<string, (n: number | bigint) => string> = {
+  string: (n) => `${n} ${n === 1 ? 'character' : 'characters'}`,
+  array: (n) => `${n} of them`,
+  number: (n) => String(n),
+};
+const counted = (origin: string, n: number | bigint): string => (KINDS[origin] ?? String)(n);
+
+/** What a schema refuses, as a person would say it. What was written for people in the schema stays as it is. */
+export function plainly(issue: z.core.$ZodIssue): string {
+  if (issue.message && !/^(Too (big|small)|Invalid|Unrecognized)/.test(issue.message)) return issue.message;
+  switch (issue.code) {
+    case 'too_big':
+      return `at most ${counted(issue.origin, issue.maximum)}`;
+    case 'too_small':
+      return issue.origin === 'string' && issue.minimum === 1 ? 'write at least one character' : `at least ${counted(issue.origin, issue.minimum)}`;
+    case 'invalid_type':
+      return issue.input === undefined
+        ? 'this is missing'
+        : `this should be ${issue.expected === 'array' || issue.expected === 'int' ? 'an' : 'a'} ${NOUNS[issue.expected] ?? issue.expected}`;
+    case 'invalid_value':
+      return 'this is none of what can be chosen';
+    case 'unrecognized_keys':
+      return `nothing is known of ${issue.keys.map((key) => `"${key}"`).join(', ')}`;
+    default:
+      return 'this could not be read';
+  }
+}
+
+const NOUNS: Record<string, string> = { string: 'text', array: 'ordered list', object: 'group of values', boolean: 'yes or no', int: 'integer number' };
+
 /** What a schema refuses, told with its place. */
 export function shapeRefused(error: z.ZodError): ServiceError {
   const issue = error.issues[0];
   const place = issue?.path.join('.');
-  return invalid(`${place ? `${place}: ` : ''}${issue?.message ?? 'This could not be read.'}`, place);
+  const words = issue ? plainly(issue) : 'this could not be read';
+  return invalid(`${place ? `${place}: ${words}` : `${words[0]?.toUpperCase()}${words.slice(1)}`}.`.replace(/\.\.$/, '.'), place);
 }
 
 /** What the driver and the pool say when no database answers. */

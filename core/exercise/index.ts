@@ -2,5 +2,6 @@
 export * from './commandGroups';
 export type { Criterion, Exercise, Step } from './exerciseSchema';
 export type { Landmark } from './landmark';
+export * from './mergeDrafts';
 export * from './skills';
 export * from './traineeExercise';

@@ -35,6 +35,8 @@ export interface GoalKind<G extends { readonly kind: string }, R extends { reado
   readonly label: string;
   /** What it asks of a trainee, in a sentence. */
   readonly says: string;
+  /** The main skill of a step that is new. */
+  readonly skill: SkillId;
   readonly schema: z.ZodType<G>;
   readonly redactedSchema: z.ZodType<R>;
   /** What a new step begins with. */

@@ -68,12 +68,18 @@ export const clearBinding = (scheme: Scheme, index: number): Scheme =>
     scheme.bindings.filter((_, i) => i !== index),
   );
 
-/** Two bindings change hands: each takes the other's gesture. */
-export function swapTriggers(scheme: Scheme, first: number, second: number): Scheme {
-  const [a, b] = [scheme.bindings[first], scheme.bindings[second]];
-  if (!a || !b) return scheme;
-  return setTrigger(setTrigger(scheme, first, b.trigger, b.modifiers), second, a.trigger, a.modifiers);
+/** The gesture that a binding had before it was set anew. */
+export interface FormerTrigger {
+  readonly trigger: Trigger;
+  readonly modifiers: readonly Modifier[];
 }
+
+/** A binding that took another's gesture gives that one its own former gesture: the two have changed hands. */
+export const swapBack = (scheme: Scheme, other: number, former: FormerTrigger): Scheme => setTrigger(scheme, other, former.trigger, former.modifiers);
+
+/** Whether an action of a binding that was cleared has no gesture any more. */
+export const leftWithout = (scheme: Scheme, { context, command }: Binding): boolean =>
+  !scheme.bindings.some((b) => b.context === context && JSON.stringify(b.command) === JSON.stringify(command));
 
 export const addBinding = (scheme: Scheme, command: Action, trigger: Trigger, modifiers: readonly Modifier[]): Scheme =>
   withBindings(scheme, [...scheme.bindings, { context: 'stage', trigger: suited(trigger, command), modifiers: [...modifiers], command }]);

@@ -9,7 +9,7 @@ import { anglesOf, eyeOf, FRAME, FRAME_ASPECT, pointAt, project, wrapAngle } fro
 import { shapeAxes, USUAL_PUCK } from './axes';
 import { bindingFor, triggerWords } from './bindings';
 import { CAPABILITIES, conflictOf, findConflicts, takenAway, unreachable, waitingClicks } from './conflicts';
-import { changeBinding, choicesFor, clearBinding, mirrored, mismatch, setTrigger, swapTriggers } from './editing';
+import { addBinding, changeBinding, choicesFor, clearBinding, leftWithout, mirrored, mismatch, setTrigger, swapBack } from './editing';
 import { exampleGesture } from './exampleGesture';
 import type { Gesture, Pick } from './gesture';
 import { PUCK_DESCRIPTOR, puckReports, readMultiAxisReport } from './multiAxis';
@@ -330,13 +330,27 @@ describe('changing a scheme', () => {
   const orbit = scheme.bindings.findIndex((b) => b.command.kind === 'move' && b.command.does === 'orbit');
   const pan = scheme.bindings.findIndex((b) => b.command.kind === 'move' && b.command.does === 'pan');
 
-  it('what is set is what is heard; two change hands; one is cleared', () => {
-    const swapped = swapTriggers(scheme, orbit, pan);
-    expect(resolve(swapped, drag('right', 0.1, 0), start, null).map((c) => c.kind)).toEqual(['orbit']);
-    expect(swapTriggers(swapped, orbit, pan)).toEqual(scheme);
-    expect(bindingFor(clearBinding(scheme, orbit), drag('left', 0.1, 0))).toBeNull();
-    const set = setTrigger(scheme, pan, { kind: 'drag', button: 'left' }, []);
-    expect(findConflicts(set)).toMatchObject([{ first: orbit, second: pan, kind: 'same' }]);
+  it('a gesture taken from another row is given back the row’s own former one: the two have changed hands', () => {
+    const scheme = THREE_BUTTON_MOUSE;
+    const [orbit, pan] = ['left', 'middle'].map((button) =>
+      scheme.bindings.findIndex((b) => b.trigger.kind === 'drag' && b.trigger.button === button && b.modifiers.length === 0),
+    ) as [number, number];
+    const before = scheme.bindings[orbit] as Binding;
+    const taken = setTrigger(scheme, orbit, { kind: 'drag', button: 'middle' }, []);
+    expect(findConflicts(taken).some((c) => c.kind === 'same')).toBe(true);
+    const swapped = swapBack(taken, pan, before);
+    expect(swapped.bindings[orbit]?.trigger).toEqual({ kind: 'drag', button: 'middle' });
+    expect(swapped.bindings[pan]?.trigger).toEqual({ kind: 'drag', button: 'left' });
+    expect(findConflicts(swapped).filter((c) => c.kind === 'same')).toEqual([]);
+  });
+
+  it('what is cleared tells whether its action has no gesture left', () => {
+    const scheme = THREE_BUTTON_MOUSE;
+    const roll = scheme.bindings.findIndex((b) => b.command.kind === 'move' && b.command.does === 'roll');
+    const gone = scheme.bindings[roll] as Binding;
+    expect(leftWithout(clearBinding(scheme, roll), gone)).toBe(true);
+    const twice = addBinding(scheme, gone.command, { kind: 'drag', button: 'right' }, ['alt']);
+    expect(leftWithout(clearBinding(twice, roll), gone)).toBe(false);
   });
 
   it('a key that walks is held, one that fits is pressed, whatever was pressed to set it', () => {

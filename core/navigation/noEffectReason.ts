@@ -10,7 +10,8 @@ export function noEffectReason(command: Command, scene: Scene): string | null {
         ? 'Without perspective, moving the eye forward shows nothing: zoom instead, or switch the projection.'
         : null;
     case 'fieldOfView':
-      return scene.view.projection === 'orthographic' ? 'Without perspective there is no stronger or weaker one: switch the projection first.' : null;
+      if (scene.view.projection === 'orthographic') return 'Without perspective there is no stronger or weaker one: switch the projection first.';
+      return Math.abs(command.angle - scene.view.fovY) < 1e-9 ? 'The perspective is as strong, or as weak, as it can be.' : null;
     case 'shiftSection':
     case 'flipSection':
       return scene.section ? null : 'There is no cut yet: point at a flat face and cut along it.';

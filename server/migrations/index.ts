@@ -6,6 +6,7 @@ import * as landmarks from './004-landmarks';
 import * as slips from './005-slips';
 import * as forClass from './006-class';
 import * as criteria from './007-criteria';
+import * as drafts from './008-drafts';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -15,6 +16,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '005-slips', migration: slips },
   { name: '006-class', migration: forClass },
   { name: '007-criteria', migration: criteria },
+  { name: '008-drafts', migration: drafts },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

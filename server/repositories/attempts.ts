@@ -25,6 +25,8 @@ export interface Attempt {
   readonly unlikely: readonly Unlikely[];
   /** Why it could not be scored. */
   readonly refusedWhy: string | null;
+  /** Whether it counts for progress: an instructor may leave out what was done with a faulty exercise. */
+  readonly counts: boolean;
 }
 
 interface Row {
@@ -42,6 +44,7 @@ interface Row {
   late: number;
   unlikely: unknown;
   refused_why: string | null;
+  counts: number;
 }
 
 const toAttempt = (row: Row): Attempt => ({
@@ -58,9 +61,10 @@ const toAttempt = (row: Row): Attempt => ({
   // Written by this server from `unlikeAHand`.
   unlikely: (parseColumn(row.unlikely) as Unlikely[] | null) ?? [],
   refusedWhy: row.refused_why,
+  counts: Boolean(row.counts),
 });
 
-export async function addAttempt(db: Database, attempt: Omit<Attempt, 'handedInAt' | 'late' | 'unlikely' | 'refusedWhy'>): Promise<void> {
+export async function addAttempt(db: Database, attempt: Omit<Attempt, 'handedInAt' | 'late' | 'unlikely' | 'refusedWhy' | 'counts'>): Promise<void> {
   await db('attempts').insert({
     id: attempt.id,
     person_id: attempt.personId,
@@ -92,6 +96,7 @@ const COLUMNS = [
   'late',
   'unlikely',
   'refused_why',
+  'counts',
 ] as const satisfies readonly (keyof Row)[];
 
 export async function findAttempt(db: Database, id: string): Promise<Attempt | null> {
@@ -197,6 +202,18 @@ export async function giveHint(db: Database, id: string, step: number, number: n
   });
 }
 
+/** Whether the attempts of a group's trainees at one version of an exercise count for progress. */
+export async function setCounting(
+  db: Database,
+  of: { readonly groupId: string; readonly exerciseId: string; readonly version: number },
+  counts: boolean,
+): Promise<void> {
+  await db('attempts')
+    .where({ exercise_id: of.exerciseId, version: of.version })
+    .whereIn('person_id', (q) => q.from('memberships').where({ group_id: of.groupId, role: 'trainee' }).select('person_id'))
+    .update({ counts });
+}
+
 /** One handed-in attempt as lists show it. */
 export interface AttemptLine {
   readonly id: string;
@@ -212,6 +229,7 @@ export interface AttemptLine {
   readonly gestures: number;
   readonly handedInAt: Date;
   readonly late: boolean;
+  readonly counts: boolean;
 }
 
 /** Handed-in attempts of these people, oldest first. */
@@ -242,6 +260,7 @@ export async function attemptLines(db: Database, personIds: readonly string[]): 
       'a.gestures',
       'a.handed_in_at',
       'a.late',
+      'a.counts',
     );
   return rows.map((row) => ({
     id: row.id,
@@ -257,6 +276,7 @@ export async function attemptLines(db: Database, personIds: readonly string[]): 
     gestures: row.gestures,
     handedInAt: row.handed_in_at,
     late: Boolean(row.late),
+    counts: Boolean(row.counts),
   }));
 }
 
@@ -267,7 +287,7 @@ export interface StepLine {
   readonly score: number;
 }
 
-/** Scores of single steps by skill, oldest first. */
+/** Scores of single steps of attempts that count, by skill, oldest first. */
 export async function stepLines(db: Database, personIds: readonly string[]): Promise<StepLine[]> {
   if (personIds.length === 0) return [];
   const rows = await db('attempt_steps as t')
@@ -276,6 +296,7 @@ export async function stepLines(db: Database, personIds: readonly string[]): Pro
       this.on('s.id', 'a.scheme_id').andOn('s.revision', 'a.scheme_revision');
     })
     .whereIn('a.person_id', [...personIds])
+    .where('a.counts', true)
     .orderBy('a.handed_in_at')
     .orderBy('a.id')
     .orderBy('t.step')

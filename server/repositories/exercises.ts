@@ -10,7 +10,11 @@ export interface ExerciseRecord {
   readonly shared: boolean;
   /** As the author left it; null when it cannot be read. */
   readonly draft: Exercise | null;
+  /** Counts the changes of the draft. */
+  readonly draftRevision: number;
   readonly updatedAt: Date;
+  /** Since when it is put away; null: it is not. */
+  readonly archivedAt: Date | null;
 }
 
 export interface ExerciseVersion {
@@ -27,7 +31,9 @@ interface Row {
   owner_id: string;
   shared: number;
   draft: string;
+  draft_revision: number;
   updated_at: Date;
+  archived_at: Date | null;
 }
 
 interface VersionRow {
@@ -44,6 +50,8 @@ const toRecord = (row: Row): ExerciseRecord => ({
   ownerId: row.owner_id,
   shared: Boolean(row.shared),
   draft: readDraft(parseColumn(row.draft)),
+  draftRevision: row.draft_revision,
+  archivedAt: row.archived_at,
   updatedAt: row.updated_at,
 });
 const toVersion = (row: VersionRow): ExerciseVersion => ({
@@ -54,7 +62,11 @@ const toVersion = (row: VersionRow): ExerciseVersion => ({
   publishedAt: row.published_at,
 });
 
-export async function addExercise(db: Database, record: Omit<ExerciseRecord, 'updatedAt' | 'draft'> & { readonly draft: Exercise }, now: Date): Promise<void> {
+export async function addExercise(
+  db: Database,
+  record: Pick<ExerciseRecord, 'id' | 'ownerId' | 'shared'> & { readonly draft: Exercise },
+  now: Date,
+): Promise<void> {
   await db('exercises').insert({
     id: record.id,
     owner_id: record.ownerId,
@@ -64,10 +76,52 @@ export async function addExercise(db: Database, record: Omit<ExerciseRecord, 'up
   });
 }
 
-export async function saveDraft(db: Database, id: string, draft: Exercise, now: Date): Promise<void> {
-  await db('exercises')
-    .where({ id })
-    .update({ draft: JSON.stringify(exerciseToKeep(draft)), updated_at: now });
+/** Drafts that are kept of each exercise, so that changes made on one of them can be brought together with later ones. */
+const DRAFTS_KEPT = 40;
+
+/** Keeps a draft as its exercise's next revision. `window`: who wrote it, as the page names itself. */
+export async function saveDraft(
+  db: Database,
+  id: string,
+  made: { readonly draft: Exercise; readonly revision: number; readonly window: string },
+  now: Date,
+): Promise<void> {
+  const draft = JSON.stringify(exerciseToKeep(made.draft));
+  // The draft that it replaces is kept too: the first one, and those from before drafts were kept.
+  const before = await db<Row>('exercises').where({ id }).first('draft', 'draft_revision', 'updated_at');
+  if (before)
+    await db('exercise_drafts')
+      .insert({ exercise_id: id, revision: before.draft_revision, draft: before.draft, window: '', saved_at: before.updated_at })
+      .onConflict(['exercise_id', 'revision'])
+      .ignore();
+  await db('exercises').where({ id }).update({ draft, draft_revision: made.revision, updated_at: now });
+  await db('exercise_drafts').insert({ exercise_id: id, revision: made.revision, draft, window: made.window, saved_at: now });
+  await db('exercise_drafts')
+    .where({ exercise_id: id })
+    .where('revision', '<=', made.revision - DRAFTS_KEPT)
+    .delete();
+}
+
+/** An earlier draft; null when it is not kept any more. */
+export async function draftAt(db: Database, id: string, revision: number): Promise<Exercise | null> {
+  const row = await db('exercise_drafts').where({ exercise_id: id, revision }).first('draft');
+  return row ? readDraft(parseColumn(row.draft)) : null;
+}
+
+/** Which windows wrote the drafts after a revision, oldest first. */
+export async function windowsSince(db: Database, id: string, revision: number): Promise<string[]> {
+  const rows = await db('exercise_drafts').where({ exercise_id: id }).where('revision', '>', revision).orderBy('revision').select('window');
+  return rows.map((row) => row.window);
+}
+
+export async function setArchived(db: Database, id: string, at: Date | null): Promise<void> {
+  await db('exercises').where({ id }).update({ archived_at: at });
+}
+
+/** An exercise that is held until the transaction ends. */
+export async function lockExercise(db: Database, id: string): Promise<ExerciseRecord | null> {
+  const row = await db<Row>('exercises').where({ id }).forUpdate().first();
+  return row ? toRecord(row) : null;
 }
 
 export async function findExercise(db: Database, id: string): Promise<ExerciseRecord | null> {
@@ -85,6 +139,12 @@ export async function listExercises(db: Database, ownerId: string | null): Promi
 export async function latestVersion(db: Database, exerciseId: string): Promise<number> {
   const row = await db('exercise_versions').where({ exercise_id: exerciseId }).max({ n: 'version' }).first();
   return Number(row?.n ?? 0);
+}
+
+/** The newest version of every exercise that has one. */
+export async function latestVersions(db: Database): Promise<ReadonlyMap<string, number>> {
+  const rows = await db('exercise_versions').groupBy('exercise_id').select('exercise_id').max({ n: 'version' });
+  return new Map(rows.map((row: { exercise_id?: string; n?: number }) => [String(row.exercise_id), Number(row.n)] as const));
 }
 
 export async function addVersion(db: Database, version: ExerciseVersion): Promise<void> {
@@ -179,6 +239,16 @@ export async function assign(db: Database, assignment: Omit<Assignment, 'title'>
     })
     .onConflict(['group_id', 'exercise_id'])
     .merge(['version', 'due_on']);
+}
+
+/** Groups to which an exercise is given. */
+export async function groupsGiven(db: Database, exerciseId: string): Promise<{ readonly id: string; readonly name: string }[]> {
+  const rows = await db('assignments as a')
+    .join('groups as g', 'g.id', 'a.group_id')
+    .where('a.exercise_id', exerciseId)
+    .orderBy('g.name')
+    .select('g.id', 'g.name');
+  return rows.map((row) => ({ id: row.id, name: row.name }));
 }
 
 export async function unassign(db: Database, groupId: string, exerciseId: string): Promise<void> {

@@ -19,6 +19,8 @@ export interface Model {
   readonly ownerId: string;
   readonly name: string;
   readonly shared: boolean;
+  /** Since when it is put away; null: it is not. */
+  readonly archivedAt: Date | null;
 }
 
 export interface ModelRevision {
@@ -37,6 +39,7 @@ interface Row {
   owner_id: string;
   name: string;
   shared: number;
+  archived_at: Date | null;
 }
 
 interface RevisionRow {
@@ -48,7 +51,7 @@ interface RevisionRow {
   settings: unknown;
 }
 
-const toModel = (row: Row): Model => ({ id: row.id, ownerId: row.owner_id, name: row.name, shared: Boolean(row.shared) });
+const toModel = (row: Row): Model => ({ id: row.id, ownerId: row.owner_id, name: row.name, shared: Boolean(row.shared), archivedAt: row.archived_at });
 const toRevision = (row: RevisionRow): ModelRevision => ({
   modelId: row.model_id,
   revision: row.revision,
@@ -58,7 +61,7 @@ const toRevision = (row: RevisionRow): ModelRevision => ({
   placement: settingsSchema.parse(parseColumn(row.settings)).placement,
 });
 
-export async function addModel(db: Database, model: Model, now: Date): Promise<void> {
+export async function addModel(db: Database, model: Omit<Model, 'archivedAt'>, now: Date): Promise<void> {
   await db('models').insert({ id: model.id, owner_id: model.ownerId, name: model.name, shared: model.shared, created_at: now });
 }
 
@@ -84,9 +87,9 @@ export async function lockModel(db: Database, id: string): Promise<void> {
   await db('models').where({ id }).forUpdate().first('id');
 }
 
-/** Changes the name, and whether other instructors may use it. */
-export async function updateModel(db: Database, model: Pick<Model, 'id' | 'name' | 'shared'>): Promise<void> {
-  await db('models').where({ id: model.id }).update({ name: model.name, shared: model.shared });
+/** Changes the name, whether other instructors may use it, and whether it is put away. */
+export async function updateModel(db: Database, model: Omit<Model, 'ownerId'>): Promise<void> {
+  await db('models').where({ id: model.id }).update({ name: model.name, shared: model.shared, archived_at: model.archivedAt });
 }
 
 const revisions = unchanging<ModelRevision>(500);

@@ -17,8 +17,9 @@ import * as slipsMigration from '../migrations/005-slips';
 import { openPool } from '../pool';
 import { cardOf, traceOf } from '../repositories/attempts';
 import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
+import { assignExercise, takeBack } from './assigning';
 import { asSent, attemptSeen, getTrace, handIn, hintOf, openAttempt, tryOut } from './attempts';
-import { assignExercise, draftRead, makeExercise, pictureBytes, publish, saveDraft, unassignExercise, versionToPractise } from './exercises';
+import { draftRead, makeExercise, pictureBytes, publish, saveDraft, versionToPractise } from './exercises';
 import { getModel, openMeshFile, reviseModel } from './models';
 import { groupCsv, groupProgress, progressCsv, progressOf } from './progress';
 
@@ -222,7 +223,7 @@ describe('what others may see', () => {
     expect((await getModel(s.trainee, exercise.model.id)).revision.revision).toBe(1);
     const { id, trace } = await opened();
     await handIn(s.trainee, id, asSent(trace));
-    await unassignExercise(s.instructor, s.group.id, exercise.id);
+    await takeBack(s.instructor, s.group.id, exercise.id, { attempts: 'count', why: '' });
     expect((await openMeshFile(s.trainee, revision.meshHash)).size).toBeGreaterThan(0);
     await expect(attemptSeen(s.trainee, id)).resolves.toBeDefined();
   });

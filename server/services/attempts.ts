@@ -153,7 +153,7 @@ export interface AttemptSeen {
   readonly home: View;
   /** What the pictures of the differences are drawn from, per step. */
   readonly details: readonly StepDetail[];
-  /** The card of the attempt at the same exercise before this one. */
+  /** The card of the attempt before this one at the same version of the exercise. */
   readonly before: { readonly id: string; readonly score: number } | null;
   /** For those who teach: what of the attempt no hand does, in words. */
   readonly unlikely: readonly string[];
@@ -167,7 +167,9 @@ export async function attemptSeen(asked: RequestContext, id: string): Promise<At
   const version = await findVersion(asked.db, attempt.exerciseId, attempt.version);
   const revision = await findRevision(asked.db, attempt.model.id, attempt.model.revision);
   if (!version || !revision) throw notFound('This exercise');
-  const lines = (await attempts.attemptLines(asked.db, [attempt.personId])).filter((line) => line.exerciseId === attempt.exerciseId);
+  const lines = (await attempts.attemptLines(asked.db, [attempt.personId])).filter(
+    (line) => line.exerciseId === attempt.exerciseId && line.version === attempt.version && (line.counts || line.id === id),
+  );
   const at = lines.findIndex((line) => line.id === id);
   const earlier = at > 0 ? lines[at - 1] : undefined;
   const trace = await attempts.traceBytes(asked.db, id);

@@ -2,7 +2,8 @@ import type { Exercise } from '@core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findVersion } from '../repositories/exercises';
 import { aModel, buoyFile, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
-import { assignExercise, copyExercise, draftRead, exercisesRead, makeExercise, publish, saveDraft } from './exercises';
+import { assignExercise } from './assigning';
+import { copyExercise, draftRead, exercisesRead, makeExercise, publish, saveDraft } from './exercises';
 import { changeModel, getModel, importModel, modelsRead, reviseModel } from './models';
 
 let service: TestService;
@@ -83,7 +84,7 @@ describe('exercises', () => {
 
   it.each([
     ['no title', (d: Exercise): Exercise => ({ ...d, title: ' ' }), /title/i],
-    ['no brief', (d: Exercise): Exercise => ({ ...d, steps: d.steps.map((x) => ({ ...x, brief: '' })) }), /Step 1: The brief/],
+    ['no brief', (d: Exercise): Exercise => ({ ...d, steps: d.steps.map((x) => ({ ...x, brief: '' })) }), /Step 1: What to do/],
     [
       'an unknown part',
       (d: Exercise): Exercise => ({

@@ -1,18 +1,29 @@
-import { COMMAND_GROUP_IDS, defaultCriteria, type Exercise, exerciseSchema, type Finding, initialScene, kindById } from '@core';
-import { unlessTaken } from '../database';
-import { forbidden, invalid, notFound, ServiceError } from '../errors';
+import {
+  COMMAND_GROUP_IDS,
+  type DraftConflict,
+  defaultCriteria,
+  type Exercise,
+  exerciseSchema,
+  type Finding,
+  initialScene,
+  kindById,
+  mergeDrafts,
+  sameData,
+} from '@core';
+import { transact, unlessTaken } from '../database';
+import { forbidden, invalid, notFound, plainly, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { meshBytesOf } from '../meshes';
 import { hasAttempted } from '../repositories/attempts';
 import * as exercises from '../repositories/exercises';
 import type { RequestContext } from '../service';
 import { getModel } from './models';
-import { isStaff, requireLedGroup } from './people';
+import { isStaff } from './people';
 
 const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 const LARGEST_PICTURE = 1024 * 1024;
 
-async function exerciseRead(asked: RequestContext, id: string): Promise<exercises.ExerciseRecord> {
+export async function exerciseRead(asked: RequestContext, id: string): Promise<exercises.ExerciseRecord> {
   const record = await exercises.findExercise(asked.db, id);
   const may = record && (asked.who.role === 'lead' || (asked.who.role === 'instructor' && (record.shared || record.ownerId === asked.who.id)));
   if (!record || !may) throw notFound('This exercise');
@@ -28,7 +39,8 @@ async function exerciseOwned(asked: RequestContext, id: string): Promise<exercis
 /** A new exercise on a model: from its home view to a view yet to be set. */
 export async function makeExercise(asked: RequestContext, modelId: string): Promise<string> {
   if (!isStaff(asked.who)) throw forbidden('Only instructors build exercises.');
-  const { revision } = await getModel(asked, modelId);
+  const { model, revision } = await getModel(asked, modelId);
+  if (model.archivedAt) throw invalid('This model is put away: bring it back in the library first.', 'modelId');
   const start = initialScene(revision.home);
   const goal = kindById('matchView').create(start);
   const draft: Exercise = {
@@ -47,7 +59,18 @@ export async function makeExercise(asked: RequestContext, modelId: string): Prom
   return id;
 }
 
-export async function draftRead(asked: RequestContext, id: string): Promise<{ draft: Exercise; version: number; mine: boolean }> {
+export interface DraftSeen {
+  readonly draft: Exercise;
+  /** Counts the changes of the draft: what is saved says which one it was made on. */
+  readonly revision: number;
+  readonly version: number;
+  readonly mine: boolean;
+  readonly archived: boolean;
+  /** Whether it says something else than the newest version. */
+  readonly changedSince: boolean;
+}
+
+export async function draftRead(asked: RequestContext, id: string): Promise<DraftSeen> {
   const record = await exerciseRead(asked, id);
   if (!record.draft)
     throw new ServiceError(
@@ -55,10 +78,15 @@ export async function draftRead(asked: RequestContext, id: string): Promise<{ dr
       'unreadable',
       'This exercise cannot be read: it was kept in a form that this program does not know. Nothing of it is lost; tell whoever runs Dial Home.',
     );
+  const version = await exercises.latestVersion(asked.db, id);
+  const newest = version > 0 ? await exercises.findVersion(asked.db, id, version) : null;
   return {
     draft: record.draft,
-    version: await exercises.latestVersion(asked.db, id),
+    revision: record.draftRevision,
+    version,
     mine: asked.who.role === 'lead' || record.ownerId === asked.who.id,
+    archived: record.archivedAt !== null,
+    changedSince: newest !== null && !sameData(newest.content, record.draft),
   };
 }
 
@@ -70,29 +98,78 @@ export interface ExerciseLine {
   readonly version: number;
   readonly mine: boolean;
   readonly updatedAt: Date;
+  readonly archived: boolean;
 }
 
 export async function exercisesRead(asked: RequestContext): Promise<ExerciseLine[]> {
   if (!isStaff(asked.who)) throw forbidden('Building is for instructors.');
-  const list = await exercises.listExercises(asked.db, asked.who.role === 'lead' ? null : asked.who.id);
-  return Promise.all(
-    list.map(async (record) => {
-      return {
-        id: record.id,
-        title: record.draft?.title ?? null,
-        steps: record.draft?.steps.length ?? 0,
-        version: await exercises.latestVersion(asked.db, record.id),
-        mine: record.ownerId === asked.who.id,
-        updatedAt: record.updatedAt,
-      };
-    }),
-  );
+  const [list, versions] = await Promise.all([
+    exercises.listExercises(asked.db, asked.who.role === 'lead' ? null : asked.who.id),
+    exercises.latestVersions(asked.db),
+  ]);
+  return list.map((record) => ({
+    id: record.id,
+    title: record.draft?.title ?? null,
+    steps: record.draft?.steps.length ?? 0,
+    version: versions.get(record.id) ?? 0,
+    mine: asked.who.role === 'lead' || record.ownerId === asked.who.id,
+    updatedAt: record.updatedAt,
+    archived: record.archivedAt !== null,
+  }));
 }
 
-export async function saveDraft(asked: RequestContext, id: string, draft: Exercise): Promise<void> {
+export interface DraftSaved {
+  readonly revision: number;
+  /** The draft as it is now kept, where others had changed it meanwhile; null: as it was sent. */
+  readonly draft: Exercise | null;
+  /** Fields that others changed to something else: their value is kept, one's own is told. */
+  readonly conflicts: readonly DraftConflict[];
+}
+
+/** Where a change was made: on which revision of the draft, and in which window of a browser. */
+export interface MadeOn {
+  readonly base: number;
+  readonly window: string;
+}
+
+/**
+ * Keeps a draft. What others saved since `base` is brought together with it. `made`: left out where nobody else can be at
+ * work, as when data is seeded.
+ */
+export async function saveDraft(asked: RequestContext, id: string, draft: Exercise, made?: MadeOn): Promise<DraftSaved> {
   await exerciseOwned(asked, id);
   await getModel(asked, draft.model.id, draft.model.revision);
-  await exercises.saveDraft(asked.db, id, draft, asked.now());
+  return transact(asked.db, async (tx) => {
+    const record = await exercises.lockExercise(tx, id);
+    if (!record) throw notFound('This exercise');
+    const revision = record.draftRevision + 1;
+    const window = made?.window ?? '';
+    const keep = (kept: Exercise): Promise<void> => exercises.saveDraft(tx, id, { draft: kept, revision, window }, asked.now());
+    const since = made && made.base < record.draftRevision ? await exercises.windowsSince(tx, id, made.base) : [];
+    // What one's own window saved, though the answer was lost, is no other's change.
+    if (
+      !record.draft ||
+      !made ||
+      made.base >= record.draftRevision ||
+      (since.length === record.draftRevision - made.base && since.every((by) => by === window))
+    ) {
+      await keep(draft);
+      return { revision, draft: null, conflicts: [] };
+    }
+    const merged = mergeDrafts(await exercises.draftAt(tx, id, made.base), draft, record.draft);
+    await keep(merged.draft);
+    return { revision, ...merged };
+  });
+}
+
+/** Puts an exercise away, or brings it back: attempts and what is assigned stay. */
+export async function archiveExercise(asked: RequestContext, id: string, archived: boolean): Promise<void> {
+  await exerciseOwned(asked, id);
+  if (archived) {
+    const groups = await exercises.groupsGiven(asked.db, id);
+    if (groups.length > 0) throw invalid(`It is assigned to ${groups.map((g) => g.name).join(', ')}: take it back there first.`, 'archived');
+  }
+  await exercises.setArchived(asked.db, id, archived ? asked.now() : null);
 }
 
 /** An exercise of one's own with the same content. */
@@ -109,6 +186,8 @@ export async function copyExercise(asked: RequestContext, id: string): Promise<s
 
 export interface Published {
   readonly version: number;
+  /** Nothing was changed since that version: no other was made. */
+  readonly unchanged: boolean;
   /** What its author should know, though it keeps nothing back. */
   readonly warnings: readonly Finding[];
 }
@@ -119,9 +198,12 @@ export async function publish(asked: RequestContext, id: string, pictures: reado
   const parsed = exerciseSchema.safeParse(record.draft);
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
-    throw invalid(fieldMessage(issue?.path ?? [], issue?.message ?? 'something is missing'), issue?.path.join('.'));
+    throw invalid(fieldMessage(issue?.path ?? [], issue ? plainly(issue) : 'something is missing'), issue?.path.join('.'));
   }
   const content = parsed.data;
+  const latest = await exercises.latestVersion(asked.db, id);
+  const newest = latest > 0 ? await exercises.findVersion(asked.db, id, latest) : null;
+  if (newest && sameData(newest.content, content)) return { version: latest, unchanged: true, warnings: [] };
   const { revision } = await getModel(asked, content.model.id, content.model.revision);
   const input = { content, mesh: await meshBytesOf(asked, revision.meshHash), home: revision.home };
   const { faults, warnings } = await asked.pool.run('examine', input, { for: asked.who.id });
@@ -132,12 +214,12 @@ export async function publish(asked: RequestContext, id: string, pictures: reado
     if (picture && (picture.length > LARGEST_PICTURE || !PNG.every((byte, i) => picture[i] === byte))) throw invalid('A picture is too large or no PNG.');
   }
   const kept = await Promise.all(pictures.map((picture) => (picture ? asked.files.keep(picture) : null)));
-  const version = (await exercises.latestVersion(asked.db, id)) + 1;
+  const version = latest + 1;
   await unlessTaken(
     () => exercises.addVersion(asked.db, { exerciseId: id, version, content, pictures: kept, publishedAt: asked.now() }),
     () => new ServiceError(409, 'changed', 'This exercise was published at the same moment by someone else: look at it, then publish again.'),
   );
-  return { version, warnings };
+  return { version, unchanged: false, warnings };
 }
 
 const PLACES: Record<string, string> = {
@@ -151,28 +233,12 @@ const PLACES: Record<string, string> = {
 
 function fieldMessage(path: readonly PropertyKey[], message: string): string {
   const step = path[0] === 'steps' && typeof path[1] === 'number' ? `Step ${path[1] + 1}: ` : '';
-  const place = [...path].reverse().find((key) => typeof key === 'string' && key in PLACES);
-  return `${step}${place ? `${PLACES[place as string]}: ` : ''}${message}.`;
+  // The brief of a step is called "What to do" on the screen.
+  const known = step ? path.slice(2) : path;
+  const place = [...known].reverse().find((key) => typeof key === 'string' && key in PLACES);
+  const words = step && place === 'brief' ? 'What to do' : place && PLACES[place as string];
+  return `${step}${words ? `${words}: ` : ''}${message}.`;
 }
-
-export async function assignExercise(asked: RequestContext, input: { groupId: string; exerciseId: string; dueOn: string | null }): Promise<void> {
-  await requireLedGroup(asked, input.groupId);
-  await exerciseRead(asked, input.exerciseId);
-  const version = await exercises.latestVersion(asked.db, input.exerciseId);
-  if (version === 0) throw invalid('Publish the exercise first.', 'exerciseId');
-  const others = await exercises.assignmentsOfGroup(asked.db, input.groupId);
-  await exercises.assign(asked.db, { id: newId(), groupId: input.groupId, exerciseId: input.exerciseId, version, position: others.length, dueOn: input.dueOn });
-}
-
-export async function unassignExercise(asked: RequestContext, groupId: string, exerciseId: string): Promise<void> {
-  await requireLedGroup(asked, groupId);
-  await exercises.unassign(asked.db, groupId, exerciseId);
-}
-
-export const assignmentsOfGroup = async (asked: RequestContext, groupId: string): Promise<exercises.Assignment[]> => {
-  await requireLedGroup(asked, groupId);
-  return exercises.assignmentsOfGroup(asked.db, groupId);
-};
 
 /** A published version for the one who practises it: staff who may read it, trainees to whom it is assigned. */
 export async function versionToPractise(asked: RequestContext, exerciseId: string): Promise<exercises.ExerciseVersion> {

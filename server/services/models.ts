@@ -36,7 +36,7 @@ export async function importModel(asked: RequestContext, input: ModelInput): Pro
   if (!isStaff(asked.who)) throw forbidden('Only instructors import models.');
   if (!('form' in input)) nameOf(input.name ?? '');
   const read = await readAndKeep(asked, input);
-  const model: models.Model = { id: newId(), ownerId: asked.who.id, name: nameOf(read.name), shared: false };
+  const model: models.Model = { id: newId(), ownerId: asked.who.id, name: nameOf(read.name), shared: false, archivedAt: null };
   const revision = revisionOf(read, model.id, 1);
   await transact(asked.db, async (tx) => {
     await models.addModel(tx, model, asked.now());
@@ -127,15 +127,16 @@ export async function openMeshFile(asked: RequestContext, hash: string): Promise
   throw notFound('This model');
 }
 
-/** Name, sharing and home view; the home view is the model's own and makes no new geometry. */
+/** Name, sharing, whether it is put away (what was made on it stays), and home view; the home view is the model's own and makes no new geometry. */
 export async function changeModel(
   asked: RequestContext,
   modelId: string,
-  change: { name?: string | undefined; shared?: boolean | undefined; home?: View | undefined },
+  change: { name?: string | undefined; shared?: boolean | undefined; archived?: boolean | undefined; home?: View | undefined },
 ): Promise<void> {
   const model = await modelOwned(asked, modelId);
   const name = nameOf(change.name ?? model.name);
-  await models.updateModel(asked.db, { id: modelId, name, shared: change.shared ?? model.shared });
+  const archivedAt = change.archived === undefined ? model.archivedAt : change.archived ? asked.now() : null;
+  await models.updateModel(asked.db, { id: modelId, name, shared: change.shared ?? model.shared, archivedAt });
   if (change.home) {
     const { home } = change;
     const latest = await models.latestRevision(asked.db, modelId);

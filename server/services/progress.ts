@@ -4,7 +4,7 @@ import { type AttemptLine, attemptLines, refusedLines, type StepLine, slipLines,
 import { type Assignment, assignmentsOfPerson } from '../repositories/exercises';
 import { schemeNames } from '../repositories/schemes';
 import type { Person, RequestContext } from '../service';
-import { assignmentsOfGroup } from './exercises';
+import { type AssignmentSeen, assignmentsOfGroup } from './assigning';
 import { peopleOfGroup, personSeen } from './people';
 
 /** Best and last of an exercise for one learner. */
@@ -26,7 +26,7 @@ export interface SkillLevel {
 }
 
 function standingOf(assignment: Pick<Assignment, 'exerciseId' | 'title' | 'dueOn'>, lines: readonly AttemptLine[]): ExerciseStanding {
-  const mine = lines.filter((line) => line.exerciseId === assignment.exerciseId);
+  const mine = lines.filter((line) => line.exerciseId === assignment.exerciseId && line.counts);
   const scores = mine.map((line) => line.score);
   return {
     exerciseId: assignment.exerciseId,
@@ -76,7 +76,10 @@ export async function progressOf(asked: RequestContext, personId: string): Promi
     assignmentsOfPerson(asked.db, personId),
     refusedLines(asked.db, [personId]),
   ]);
-  const habits = habitsOf(attempts, slips);
+  const habits = habitsOf(
+    attempts.filter((line) => line.counts),
+    slips,
+  );
   const names = await schemeNames(asked.db, [...new Set(habits.map((habit) => habit.schemeId))]);
   return {
     person,
@@ -99,7 +102,7 @@ export interface LearnerRow {
 export interface GroupProgress {
   readonly group: { readonly id: string; readonly name: string };
   readonly learners: readonly LearnerRow[];
-  readonly assignments: readonly Assignment[];
+  readonly assignments: readonly AssignmentSeen[];
   /** Newest first. */
   readonly recent: readonly (AttemptLine & { readonly personName: string })[];
 }
@@ -145,6 +148,7 @@ export async function progressCsv(asked: RequestContext, personId: string): Prom
       seconds: csvNumber(line.seconds),
       gestures: line.gestures,
       late: line.late ? 'yes' : '',
+      counts: line.counts ? 'yes' : 'no',
       slips: slips.reduce((sum, slip) => sum + (slip.attemptId === line.id ? slip.times : 0), 0),
     })),
     // A cell that begins like a formula is not to be run by a spreadsheet.

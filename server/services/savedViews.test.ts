@@ -1,7 +1,8 @@
 import { commandsToRecall, initialScene, type KeptScene } from '@core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aModel, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
-import { assignExercise, draftRead, makeExercise, publish, saveDraft } from './exercises';
+import { assignExercise } from './assigning';
+import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { changeView, moveView, removeView, savedViewsRead, saveView } from './savedViews';
 
 let service: TestService;

@@ -4,8 +4,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addMember } from '../repositories/people';
 import { findScheme } from '../repositories/schemes';
 import { aModel, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
+import { assignExercise } from './assigning';
 import { openAttempt } from './attempts';
-import { assignExercise, draftRead, makeExercise, publish, saveDraft } from './exercises';
+import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { duplicateScheme, importScheme, removeScheme, saveScheme, schemesSeen, schemesToPractise, shareScheme } from './schemes';
 
 let service: TestService;

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { apply, defaultCriteria, type Exercise, FRAME, type Goal } from '@core';
+import { apply, defaultCriteria, type Exercise, FRAME, type Goal, TRACE_FORMAT, type Trace } from '@core';
 import { buoy } from '@demo/models';
 import { writeGlb } from '@formats';
 import { ensureDatabase, migrate } from '../database';
@@ -10,6 +10,8 @@ import { newId } from '../ids';
 import { openService } from '../openService';
 import { addGroup, addMember, type Group } from '../repositories/people';
 import type { Person, RequestContext, Role, Service } from '../service';
+import { asSent, handIn, openAttempt } from '../services/attempts';
+import { versionToPractise } from '../services/exercises';
 import { importModel } from '../services/models';
 import { makePerson } from '../services/people';
 import { keepBuiltInSchemes } from '../services/schemes';
@@ -84,4 +86,28 @@ export function toPublish(draft: Exercise): Exercise {
   const { view } = apply(draft.start, { kind: 'opposite' }, { frame: FRAME });
   const goal: Goal = { kind: 'matchView', target: { ...draft.start, view }, subject: [] };
   return { ...draft, title: 'Title', steps: draft.steps.map((step) => ({ ...step, brief: 'Do it', goal, criteria: defaultCriteria(goal) })) };
+}
+
+/** Opens an attempt at an exercise, turns the view a little and hands it in; its id. */
+export async function handInFor(asked: RequestContext, exerciseId: string): Promise<string> {
+  const { version, content } = await versionToPractise(asked, exerciseId);
+  const { id, seed } = await openAttempt(asked, { exerciseId, version, schemeId: 'two-button-mouse' });
+  (asked as RequestContext & Partial<TestService>).pass?.(4);
+  const scheme = { id: 'two-button-mouse', revision: Number((await asked.db('attempts').where({ id }).first('scheme_revision')).scheme_revision) };
+  const trace: Trace = {
+    format: TRACE_FORMAT,
+    exercise: { id: exerciseId, version },
+    model: content.model,
+    scheme,
+    start: content.start,
+    seed,
+    moves: [{ t: 1, command: { kind: 'turn', axis: 'left', angle: 0.3 }, gesture: { id: 1, device: 'keyboard', binding: 'left arrow' } }],
+    events: [
+      { t: 1, kind: 'begin' },
+      { t: 2, kind: 'handIn' },
+    ],
+    end: 2,
+  };
+  await handIn(asked, id, asSent(trace));
+  return id;
 }

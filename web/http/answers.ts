@@ -51,6 +51,17 @@ const card = z.looseObject({
   steps: z.readonly(z.array(z.looseObject({ id, score: z.number(), criteria: z.readonly(z.array(z.looseObject({ id: z.string(), points: z.number() }))) }))),
 });
 
+/** A draft, as it was sent before: its fields are those of the page's own. */
+const draft = z.looseObject({ title: z.string(), brief: z.string(), steps: z.array(z.looseObject({ id })) });
+const conflict = z.object({
+  id,
+  step: z.nullable(id),
+  field: z.string(),
+  criterion: z.optional(id),
+  mine: z.unknown(),
+  theirs: z.unknown(),
+});
+
 export const ANSWERS = {
   signIn: face('POST', '/api/sign-in', z.object({ role })),
   demoSignIn: face('POST', '/api/demo-sign-in', z.object({ role })),
@@ -64,18 +75,21 @@ export const ANSWERS = {
   tryOut: face('POST', '/api/try', card),
 
   makeExercise: face('POST', '/api/exercises', made),
-  saveDraft: face('PUT', '/api/exercises/:id', nothing),
+  saveDraft: face('PUT', '/api/exercises/:id', z.object({ revision: z.number(), draft: z.nullable(draft), conflicts: z.array(conflict) })),
+  archiveExercise: face('PATCH', '/api/exercises/:id', nothing),
   copyExercise: face('POST', '/api/exercises/:id/copy', made),
   publish: face(
     'POST',
     '/api/exercises/:id/publish',
-    z.object({ version: z.number(), warnings: z.array(z.object({ message: z.string(), field: z.string() })) }),
+    z.object({ version: z.number(), unchanged: z.boolean(), warnings: z.array(z.object({ message: z.string(), field: z.string() })) }),
   ),
   targetPicture: face('GET', '/api/pictures/:exercise/:version/:step', null),
 
   makeGroup: face('POST', '/api/groups', made),
   assign: face('POST', '/api/groups/:id/assignments', nothing),
-  unassign: face('DELETE', '/api/groups/:id/assignments', nothing),
+  takeBack: face('DELETE', '/api/groups/:id/assignments', nothing),
+  moveToNewest: face('PATCH', '/api/groups/:id/assignments', z.object({ version: z.number() })),
+  noticeRead: face('DELETE', '/api/notices/:id', nothing),
   addPerson: face('POST', '/api/groups/:id/people', made),
   groupSkills: face('GET', '/api/groups/:id/skills.csv', null),
   setPassword: face('POST', '/api/people/:id/password', nothing),

@@ -34,6 +34,8 @@ export const ALWAYS: readonly ErrorCase[] = [
 
 const id = z.string().max(64);
 const name = z.string().max(200);
+/** What is corrected, what becomes of its attempts, and what those who have it are told. */
+const correction = z.object({ exerciseId: id, attempts: z.enum(['count', 'doNotCount']).default('count'), why: z.string().max(200).default('') });
 const FORBIDDEN: ErrorCase = [403, 'forbidden'];
 
 const TERMS = {
@@ -60,7 +62,14 @@ const TERMS = {
   tryOut: { who: 'staff', request: z.object({ content: draftSchema, trace: traceSchema }), most: 'try', unread: true },
 
   makeExercise: { who: 'staff', request: z.object({ modelId: id }) },
-  saveDraft: { who: 'staff', request: draftSchema, most: 'draft', errors: [FORBIDDEN] },
+  /** `base`: the revision of the draft that it was changed on; `window`: the page that changed it, as it names itself. */
+  saveDraft: {
+    who: 'staff',
+    request: z.object({ draft: draftSchema, base: z.number().int().min(1), window: z.string().min(1).max(40) }),
+    most: 'draft',
+    errors: [FORBIDDEN],
+  },
+  archiveExercise: { who: 'staff', request: z.object({ archived: z.boolean() }), errors: [FORBIDDEN] },
   copyExercise: { who: 'staff', request: null },
   /** Pictures as base64 of a PNG. */
   publish: {
@@ -73,7 +82,9 @@ const TERMS = {
 
   makeGroup: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
   assign: { who: 'staff', request: z.object({ exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
-  unassign: { who: 'staff', request: z.object({ exerciseId: id }) },
+  takeBack: { who: 'staff', request: correction },
+  moveToNewest: { who: 'staff', request: correction },
+  noticeRead: { who: 'person', request: null },
   addPerson: {
     who: 'staff',
     request: z.object({ name, signIn: name, password: z.string().max(500), role: z.enum(['instructor', 'trainee']) }),
@@ -91,7 +102,7 @@ const TERMS = {
   importModel: { who: 'staff', request: 'form', most: 'model', errors: [[415, 'not-a-form']] },
   changeModel: {
     who: 'staff',
-    request: z.object({ name: name.optional(), shared: z.boolean().optional(), home: viewSchema.optional() }),
+    request: z.object({ name: name.optional(), shared: z.boolean().optional(), archived: z.boolean().optional(), home: viewSchema.optional() }),
     errors: [FORBIDDEN],
   },
   reviseModel: { who: 'staff', request: 'form', most: 'model', errors: [FORBIDDEN, [415, 'not-a-form']] },

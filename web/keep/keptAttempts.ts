@@ -29,7 +29,8 @@ const piecesOf = (person: string, id: string): string => `${person}/piece/${id}/
 const chunkKey = (person: string, id: string, number: number): string => piecesOf(person, id) + String(number).padStart(6, '0');
 
 let store: UseStore | null = null;
-const opened = (): UseStore => {
+/** Everything that this browser keeps for people; signing out empties it. */
+export const opened = (): UseStore => {
   store ??= createStore('dial-home', 'attempts');
   return store;
 };

@@ -126,11 +126,11 @@ function OverAll({ stage, session, aids, landmarks, recover, views }: Within & {
   return (
     <>
       <div className="absolute top-2 left-2 flex gap-1.5">
-        <button type="button" className="stage-button" onClick={() => setPanel('parts')}>
+        <button type="button" className="stage-button" title="All parts by name: pick, hide and show them" onClick={() => setPanel('parts')}>
           <ListTree size={15} aria-hidden="true" /> Parts
         </button>
         {views && (
-          <button type="button" className="stage-button" onClick={() => setPanel('views')}>
+          <button type="button" className="stage-button" title="Keep this view under a name, or go back to one" onClick={() => setPanel('views')}>
             <Bookmark size={15} aria-hidden="true" /> Views
           </button>
         )}

@@ -246,5 +246,5 @@ it('panes are found by their place, one or four', () => {
 
 it('heights and angles are read as people write them, and nonsense is not', () => {
   expect(['1,25', ' 1.6 ', '0', '-1', 'high', ''].map(heightWritten)).toEqual([1.25, 1.6, null, null, null, null]);
-  expect(['12,5°', '-90', '400', 'north', ''].map(degreesWritten)).toEqual([12.5, -90, null, null, null]);
+  expect(['12,5°', '-90', '400', '-190', '180', 'north', ''].map(degreesWritten)).toEqual([12.5, -90, 40, 170, 180, null, null]);
 });

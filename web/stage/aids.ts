@@ -91,7 +91,11 @@ export function createAids(session: Recorder, probes: Probes): Aids {
       if (aid === 'standing') stand(pick);
       else if (aid === 'grid') store.setState({ grid: state.grid ? null : gridFor(scene) });
       else if (aid === 'fourViews') store.setState({ fourViews: !state.fourViews, maximised: null });
-      else if (aid !== 'speed') store.setState({ [aid]: !state[aid] });
+      else if (aid !== 'speed') {
+        store.setState({ [aid]: !state[aid] });
+        const { loupe, names, landmarks } = store.getState();
+        if (loupe && (names || landmarks)) session.say('Names step aside while the loupe is out: put it away to see them.');
+      }
     },
     changeSpeed: (notches) => store.setState((s) => ({ speed: Math.min(FASTEST, Math.max(SLOWEST, s.speed * 1.2 ** notches)) })),
     maximise: (pane) => store.setState({ maximised: pane }),

@@ -25,6 +25,7 @@ export const callView: GoalKind<CallView, RedactedCallView> = {
   id: 'callView',
   label: 'Call the view',
   says: 'Views are called out, one after the other.',
+  skill: 'standardViews',
   schema: callViewSchema,
   redactedSchema,
   create: () => ({ kind: 'callView', calls: [{ kind: 'standard', name: 'front' }], order: 'asGiven' }),

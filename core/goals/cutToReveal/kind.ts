@@ -15,6 +15,7 @@ export const cutToReveal: GoalKind<CutToReveal, z.infer<typeof redactedSchema>> 
   id: 'cutToReveal',
   label: 'Cut to reveal',
   says: 'Place a cut like yours, or so that parts can be seen.',
+  skill: 'section',
   schema: cutToRevealSchema,
   redactedSchema,
   create: ({ section, selection }) => ({ kind: 'cutToReveal', plane: section, reveal: section ? [] : [...selection.parts] }),

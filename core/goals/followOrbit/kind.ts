@@ -21,6 +21,7 @@ export const followOrbit: GoalKind<FollowOrbit, z.infer<typeof redactedSchema>> 
   id: 'followOrbit',
   label: 'Follow an orbit',
   says: 'Repeat a way round that you record.',
+  skill: 'pivot',
   schema: followOrbitSchema,
   redactedSchema,
   create: ({ view }) => ({

@@ -20,6 +20,7 @@ export const frameIt: GoalKind<FrameIt, z.infer<typeof redactedSchema>> = {
   id: 'frameIt',
   label: 'Frame it',
   says: 'Make something fill the frame with given margins.',
+  skill: 'framing',
   schema: frameItSchema,
   redactedSchema,
   create: ({ selection }) => ({ kind: 'frameIt', subject: [...selection.parts], margins: { left: 0.15, right: 0.15, top: 0.12, bottom: 0.12 } }),

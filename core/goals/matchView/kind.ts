@@ -15,6 +15,7 @@ export const matchView: GoalKind<MatchView, z.infer<typeof redactedSchema>> = {
   id: 'matchView',
   label: 'Match a view',
   says: 'Reach the view that you record.',
+  skill: 'orbit',
   schema: matchViewSchema,
   redactedSchema,
   create: (scene) => ({ kind: 'matchView', target: scene, subject: [] }),

@@ -6,12 +6,13 @@ import { trimmed, useRecording } from './useRecording';
 
 export function FollowOrbitFields({ goal, session, show, onChange }: FieldsProps<GoalOf<'followOrbit'>>) {
   const { recording, start, stop, replay } = useRecording(session);
-  const [empty, setEmpty] = useState(false);
+  // Said of the line that was kept, and of no other.
+  const [keptFor, setKeptFor] = useState<GoalOf<'followOrbit'>['path'] | null>(null);
   const [range, setRange] = useState<readonly [number, number] | null>(null);
   const last = goal.path.at(-1)?.t ?? 0;
   const end = (): void => {
     const made = stop();
-    setEmpty(!made);
+    setKeptFor(made ? null : goal.path);
     setRange(null);
     if (made) onChange({ ...goal, ...made });
   };
@@ -29,7 +30,7 @@ export function FollowOrbitFields({ goal, session, show, onChange }: FieldsProps
       <p className="mb-2 text-ink-soft text-sm" aria-live="polite">
         {recording
           ? 'Recording: go round the model. What you grab is the pivot.'
-          : empty
+          : keptFor === goal.path
             ? 'Nothing moved while recording: the earlier line is kept.'
             : `The line takes ${last.toFixed(1)} s.`}
       </p>

@@ -1,3 +1,5 @@
+import { Tip } from '@web/ui/Tip';
+import { Redo2, Undo2 } from 'lucide-react';
 import { useStore } from 'zustand';
 import type { DraftStore } from './draftStore';
 
@@ -8,6 +10,8 @@ interface Props {
   readonly mine: boolean;
   /** The newest published version; 0: none. */
   readonly version: number;
+  /** Whether the draft was changed since that version. */
+  readonly changed: boolean;
   readonly ready: boolean;
   readonly busy: boolean;
   readonly onTry: () => void;
@@ -16,15 +20,28 @@ interface Props {
 }
 
 /** How the draft stands, and what can be done with all of it. */
-export function AuthorBar({ store, mine, version, ready, busy, onTry, onAssign, onPublish }: Props) {
-  const { state, error } = useStore(store);
+export function AuthorBar({ store, mine, version, changed, ready, busy, onTry, onAssign, onPublish }: Props) {
+  const { state, error, undo } = useStore(store);
+  const [back, again] = [undo.back.at(-1), undo.again.at(-1)];
   return (
     <div className="border-ink border-t px-6 py-3">
-      <p className={`mb-2 text-sm ${state === 'failed' ? 'font-semibold text-signal' : 'text-ink-soft'}`} role="status" data-testid="draft-state">
-        {mine ? STATE_WORDS[state] : 'This exercise belongs to someone else: changes are not kept.'}
-        {error && `: ${error}`}
-        {mine && version > 0 && state !== 'failed' && `, version ${version} is published`}
-      </p>
+      <div className="mb-2 flex items-center gap-2">
+        <p className={`min-w-0 flex-1 text-sm ${state === 'failed' ? 'font-semibold text-signal' : 'text-ink-soft'}`} role="status" data-testid="draft-state">
+          {mine ? STATE_WORDS[state] : 'This exercise belongs to someone else: changes are not kept.'}
+          {error && `: ${error}`}
+          {mine && version > 0 && state !== 'failed' && `; version ${version} is published${changed ? ', without what was changed since' : ''}`}
+        </p>
+        <Tip words={back ? `Take back: ${back.words}` : 'Nothing to take back'} shortcut="Ctrl+Z">
+          <button type="button" aria-label="Take back" className="button !px-2 !py-1" disabled={!back} onClick={store.undo}>
+            <Undo2 size={15} aria-hidden="true" />
+          </button>
+        </Tip>
+        <Tip words={again ? `Do again: ${again.words}` : 'Nothing to do again'} shortcut="Ctrl+Shift+Z">
+          <button type="button" aria-label="Do again" className="button !px-2 !py-1" disabled={!again} onClick={store.redo}>
+            <Redo2 size={15} aria-hidden="true" />
+          </button>
+        </Tip>
+      </div>
       <div className="flex gap-2.5">
         <button type="button" className="button flex-1" disabled={!ready} onClick={onTry}>
           Try it

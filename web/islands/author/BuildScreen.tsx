@@ -13,7 +13,7 @@ import { useRefusals } from '@web/stage/useRefusals';
 import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import { TextField } from '@web/ui/fields';
-import { Toasts } from '@web/ui/Toasts';
+import { offer, Toasts } from '@web/ui/Toasts';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
@@ -23,15 +23,21 @@ import { schemeOfBrowser } from '../practise/useScheme';
 import { AssignSheet } from './AssignSheet';
 import { AuthorBar } from './AuthorBar';
 import { AuthorStage } from './AuthorStage';
+import { Conflicts } from './Conflicts';
 import { createDraftStore } from './draftStore';
 import { RulesPart } from './RulesPart';
 import { StepPart } from './StepPart';
 import { StepsPart } from './StepsPart';
+import { useUndoKeys } from './useUndoKeys';
 
 interface Props {
   readonly id: string;
   readonly saved: Exercise;
+  readonly revision: number;
+  readonly person: string;
   readonly version: number;
+  /** Whether the draft says something else than that version. */
+  readonly changedSince: boolean;
   readonly mine: boolean;
   readonly model: {
     readonly name: string;
@@ -123,9 +129,11 @@ function useLeaveWarning(isSaved: () => boolean): void {
 
 export function BuildScreen(props: Props) {
   const { id, saved, mine, model, groups } = props;
-  const [store] = useState(() => createDraftStore(id, saved, mine));
+  const [store] = useState(() => createDraftStore({ id, saved, revision: props.revision, mine, person: props.person }));
   const { draft } = useStore(store);
   const [version, setVersion] = useState(props.version);
+  // The draft that the newest version was made of, as far as that is known.
+  const [published, setPublished] = useState(props.version > 0 && !props.changedSince ? saved : null);
   const [prepared, setPrepared] = useState<Prepared | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [trying, setTrying] = useState(false);
@@ -145,6 +153,7 @@ export function BuildScreen(props: Props) {
   const folded = useFolded(stage);
   useRefusals(session);
   useLeaveWarning(store.isSaved);
+  useUndoKeys(store, !trying);
   const show = useCallback((view: View) => session && handle?.renderer.show({ ...session.getState().scene, view }, false), [session, handle]);
   const leave = useCallback(() => setTrying(false), []);
 
@@ -153,13 +162,16 @@ export function BuildScreen(props: Props) {
     setBusy(true);
     try {
       await store.save();
+      const sent = store.getState().draft;
       const pictures: (string | null)[] = [];
-      for (const { goal } of store.getState().draft.steps) {
+      for (const { goal } of sent.steps) {
         const target = picturedBy(goal, draft.start);
         pictures.push(target ? ((await handle.pictureOf(target, PICTURE_WIDTH)).split(',')[1] ?? null) : null);
       }
       const made = await call('publish', { params: { id }, body: { pictures } });
       setVersion(made.version);
+      setPublished(sent);
+      if (made.unchanged) toast(`Nothing was changed since version ${made.version}: no other was made.`);
       for (const { message } of made.warnings) toast.warning(message);
       setAssigning(true);
     } catch (e) {
@@ -174,6 +186,7 @@ export function BuildScreen(props: Props) {
       <Toasts />
       <aside className={`${folded ? 'hidden' : 'flex'} w-[404px] shrink-0 flex-col border-ink border-r`} aria-label="Recipe">
         <div className="min-h-0 flex-1 space-y-4 overflow-y-auto px-6 py-5">
+          <Conflicts store={store} />
           <div>
             <h1 className="sr-only">Build an exercise</h1>
             <TextField label="Title" value={draft.title} onChange={(title) => store.set({ title })} placeholder="What is it called?" />
@@ -196,7 +209,11 @@ export function BuildScreen(props: Props) {
               Set start from this view
             </button>
           </div>
-          <StepsPart store={store} onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))} />
+          <StepsPart
+            store={store}
+            onRemoved={(number) => offer(`Step ${number} is removed.`, 'Undo', () => store.undo())}
+            onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))}
+          />
           <StepPart store={store} session={session} mesh={prepared?.mesh ?? null} show={show} />
           <RulesPart store={store} schemes={schemes} />
         </div>
@@ -204,6 +221,7 @@ export function BuildScreen(props: Props) {
           store={store}
           mine={mine}
           version={version}
+          changed={published !== draft}
           ready={handle !== null}
           busy={busy}
           onTry={() => setTrying(true)}

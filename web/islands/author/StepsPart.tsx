@@ -7,10 +7,12 @@ import { type DraftStore, presentStep } from './draftStore';
 interface Props {
   readonly store: DraftStore;
   readonly onAdd: () => void;
+  /** Told of a step that was removed, by its number. */
+  readonly onRemoved: (number: number) => void;
 }
 
 /** The list of steps: which one is worked on, in what order they come. */
-export function StepsPart({ store, onAdd }: Props) {
+export function StepsPart({ store, onAdd, onRemoved }: Props) {
   const state = useStore(store);
   const { steps } = state.draft;
   const index = steps.indexOf(presentStep(state));
@@ -52,7 +54,15 @@ export function StepsPart({ store, onAdd }: Props) {
           >
             <ArrowDown size={15} aria-hidden="true" />
           </button>
-          <button type="button" aria-label="Remove the step" className="button !px-2 !py-1" onClick={store.removeStep}>
+          <button
+            type="button"
+            aria-label="Remove the step"
+            className="button !px-2 !py-1"
+            onClick={() => {
+              store.removeStep();
+              onRemoved(index + 1);
+            }}
+          >
             <Trash2 size={15} aria-hidden="true" />
           </button>
         </div>

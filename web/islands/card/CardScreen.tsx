@@ -24,6 +24,8 @@ interface Props {
   readonly next: { readonly id: string; readonly title: string } | null;
   /** Handed in well after it was finished. */
   readonly late?: boolean;
+  /** False where it is kept but does not count for progress. */
+  readonly counts?: boolean;
   /** For those who teach: what of the attempt no hand does. */
   readonly unlikely?: readonly string[];
   /** Buttons instead of again and next, for a try that is not kept. */
@@ -67,7 +69,21 @@ function StepPart({
 }
 
 /** The score card: flashes, what was earned and lost, the difference in pictures, and what to change. */
-export function CardScreen({ card, exercise, scheme: sent, details, meshHash, pictures, learner, before, next, late = false, unlikely = [], actions }: Props) {
+export function CardScreen({
+  card,
+  exercise,
+  scheme: sent,
+  details,
+  meshHash,
+  pictures,
+  learner,
+  before,
+  next,
+  late = false,
+  counts = true,
+  unlikely = [],
+  actions,
+}: Props) {
   const labels = useKeyLabels();
   const scheme = useMemo(() => {
     const found = sent ? schemesReceived([sent])[0] : undefined;
@@ -98,6 +114,7 @@ export function CardScreen({ card, exercise, scheme: sent, details, meshHash, pi
           <p className="mt-1 text-ink-soft">
             {Math.round(card.seconds)} s on the clock, {card.gestures} {card.gestures === 1 ? 'gesture' : 'gestures'}
             {late && ' · handed in later'}
+            {!counts && ' · does not count: the exercise was corrected'}
             {change !== null && before && (
               <>
                 {' '}

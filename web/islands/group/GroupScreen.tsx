@@ -7,6 +7,7 @@ import { shownPoints } from '@web/ui/points';
 import { formatDistanceToNow } from 'date-fns';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import { AssignmentMenu } from './AssignmentMenu';
 import { concernsOf } from './concernsOf';
 
 export interface Learner {
@@ -26,7 +27,8 @@ export interface Learner {
 
 interface Props {
   readonly learners: readonly Learner[];
-  readonly assignments: readonly { readonly exerciseId: string; readonly title: string }[];
+  readonly groupId: string;
+  readonly assignments: readonly { readonly exerciseId: string; readonly title: string; readonly version: number; readonly newest: number }[];
   readonly recent: readonly {
     readonly id: string;
     readonly personName: string;
@@ -48,7 +50,7 @@ const kind = (score: number): string =>
   score >= 80 ? 'border-sea text-sea' : score >= 60 ? 'border-amber text-amber border-dashed' : 'border-signal text-signal border-dotted';
 
 /** Learners by skills, what each exercise looks like, who needs a word, and the newest attempts. */
-export function GroupScreen({ learners, assignments, recent }: Props) {
+export function GroupScreen({ groupId, learners, assignments, recent }: Props) {
   const [family, setFamily] = useState<SchemeFamily | ''>('');
   const [sort, setSort] = useState<{ by: string; down: boolean }>({ by: 'name', down: false });
   const skills = SKILLS.filter((skill) => learners.some((l) => l.skills.some((s) => s.skill === skill.id)));
@@ -171,6 +173,9 @@ export function GroupScreen({ learners, assignments, recent }: Props) {
                       </>
                     )}
                     {mine.some((s) => s?.stuck) && <strong className="ml-2 text-signal">{mine.filter((s) => s?.stuck).length} stuck</strong>}
+                    <span className="ml-3 inline-block">
+                      <AssignmentMenu groupId={groupId} assignment={assignment} attempts={mine.reduce((sum, s) => sum + (s?.attempts ?? 0), 0)} />
+                    </span>
                   </span>
                 </li>
               );

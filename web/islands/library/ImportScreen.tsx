@@ -34,6 +34,8 @@ const UPS = [
   { id: '+x', label: 'its right side is up' },
   { id: '-x', label: 'its left side is up' },
 ] as const;
+/** A model that is longer than this is asked about: its unit is seldom the metre, metres. */
+const HUGE = 200;
 const metres = (x: number): string => (x >= 1 ? `${x.toFixed(2)} m` : `${(x * 1000).toFixed(x < 0.01 ? 1 : 0)} mm`);
 
 /** Import: files are read and shown by a worker in the browser, then sent and read again by the server. */
@@ -178,6 +180,14 @@ export function ImportScreen({ revise }: Props) {
               <span className="mb-1 block font-semibold text-sm">Name</span>
               <input className="field" value={name} maxLength={80} disabled={revise !== null} onChange={(e) => setName(e.target.value)} />
             </label>
+            {size && Math.max(...size) > HUGE && placement.metresPerUnit > 0.001 && (
+              <div className="rounded-lg border-2 border-amber p-3 text-sm" role="alert">
+                <p>This model is {metres(Math.max(...size))} long. Was it drawn in millimetres?</p>
+                <button type="button" className="button mt-2 !px-2.5 !py-0.5 text-xs" onClick={() => change({ metresPerUnit: 0.001 })}>
+                  Yes, one unit is a millimetre
+                </button>
+              </div>
+            )}
             <label className="block">
               <span className="mb-1 block font-semibold text-sm">One unit of the file is</span>
               <select className="field" value={String(placement.metresPerUnit)} onChange={(e) => change({ metresPerUnit: Number(e.target.value) })}>
@@ -189,7 +199,7 @@ export function ImportScreen({ revise }: Props) {
               </select>
             </label>
             <label className="block">
-              <span className="mb-1 block font-semibold text-sm">Which way is up</span>
+              <span className="mb-1 block font-semibold text-sm">Upright</span>
               <select className="field" value={placement.up} onChange={(e) => change({ up: e.target.value as Placement['up'] })}>
                 {UPS.map((u) => (
                   <option key={u.id} value={u.id}>

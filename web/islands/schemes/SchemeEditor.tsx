@@ -1,3 +1,4 @@
+import { plural } from '@core/advice';
 import {
   ACTION_CATALOGUE,
   actionWords,
@@ -6,13 +7,15 @@ import {
   CAPABILITIES,
   changeBinding,
   clearBinding,
+  type FormerTrigger,
   findConflicts,
+  leftWithout,
   mirrored,
   mismatch,
   type Scheme,
   setTrigger,
   shippedFor,
-  swapTriggers,
+  swapBack,
   takenAway,
   triggerWords,
   unreachable,
@@ -45,6 +48,10 @@ export function SchemeEditor({ scheme, onChange }: Props) {
   const [setting, setSetting] = useState<number | 'new' | null>(null);
   const [adding, setAdding] = useState(0);
   const [text, setText] = useState('');
+  // The gesture that a row had before it was set last, by its number.
+  const [former, setFormer] = useState<{ readonly index: number; readonly before: FormerTrigger } | null>(null);
+  // What a cleared row leaves without a gesture.
+  const [left, setLeft] = useState<Binding | null>(null);
   const conflicts = useMemo(() => findConflicts(scheme), [scheme]);
   const beyond = useMemo(() => new Set(unreachable(scheme, CAPABILITIES[scheme.device])), [scheme]);
   const waiting = useMemo(() => waitingClicks(scheme), [scheme]);
@@ -60,12 +67,33 @@ export function SchemeEditor({ scheme, onChange }: Props) {
         toast.error(why);
         return;
       }
-      onChange(setting === 'new' ? addBinding(scheme, command, trigger, modifiers) : setTrigger(scheme, setting, trigger, modifiers));
+      if (setting === 'new') {
+        onChange(addBinding(scheme, command, trigger, modifiers));
+        setLeft(null);
+      } else {
+        const before = scheme.bindings[setting];
+        setFormer(before ? { index: setting, before } : null);
+        onChange(setTrigger(scheme, setting, trigger, modifiers));
+      }
       setSetting(null);
     },
     [setting, scheme, action, onChange],
   );
   const cancel = useCallback(() => setSetting(null), []);
+  const clear = (index: number): void => {
+    const gone = scheme.bindings[index];
+    const next = clearBinding(scheme, index);
+    // Rows behind it have other numbers now.
+    setFormer(null);
+    setLeft(gone && leftWithout(next, gone) ? gone : null);
+    onChange(next);
+  };
+  /** Gives the other row what this one had before it took the other's gesture. */
+  const swap = (index: number, other: number): void => {
+    if (!former) return;
+    onChange(swapBack(scheme, former.index === index ? other : index, former.before));
+    setFormer(null);
+  };
 
   const wanted = text.trim().toLowerCase();
   const rows = scheme.bindings
@@ -88,10 +116,12 @@ export function SchemeEditor({ scheme, onChange }: Props) {
               <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => setSetting(index)}>
                 Give this another
               </button>
-              <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => onChange(swapTriggers(scheme, index, other))}>
-                Swap the two
-              </button>
-              <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => onChange(clearBinding(scheme, other))}>
+              {conflict.kind === 'same' && former && (former.index === index || former.index === other) && (
+                <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => swap(index, other)}>
+                  Swap the two
+                </button>
+              )}
+              <button type="button" className="button !px-2.5 !py-0.5 text-xs" onClick={() => clear(other)}>
                 Clear the other
               </button>
             </div>
@@ -126,7 +156,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
       <h3 className="mt-6 text-lg">Bindings</h3>
       <p className="text-ink-soft text-sm" role="status">
         {scheme.bindings.length} bindings
-        {conflicts.length > 0 ? `, ${conflicts.length} in each other’s way: shown first` : ', none in another’s way'}
+        {conflicts.length > 0 ? `, ${plural(conflicts.length, 'pair')} in each other’s way: shown first` : ', none in another’s way'}
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-2">
         <SearchField className="flex-1" label="Search the bindings" placeholder="What it does, or which gesture" value={text} onChange={setText} />
@@ -144,6 +174,26 @@ export function SchemeEditor({ scheme, onChange }: Props) {
           Add a gesture for it
         </button>
       </div>
+      {left && setting === null && (
+        <p role="status" className="mt-2 flex flex-wrap items-center gap-2 rounded-lg bg-amber/15 px-3 py-2 text-sm">
+          “{actionWords(left)}” has no gesture now.
+          <button
+            type="button"
+            className="button !px-2.5 !py-0.5 text-xs"
+            onClick={() => {
+              setAdding(
+                Math.max(
+                  0,
+                  ACTION_CATALOGUE.findIndex((each) => JSON.stringify(each) === JSON.stringify(left.command)),
+                ),
+              );
+              setSetting('new');
+            }}
+          >
+            Give it one
+          </button>
+        </p>
+      )}
       {setting === 'new' && action && (
         <CapturePad words={wordsOfAction(action)} action={action} device={scheme.device} now={null} onCaptured={captured} onCancel={cancel} />
       )}
@@ -173,7 +223,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
                     />
                   </label>
                   <label className="text-sm">
-                    <span className="sr-only">{actionWords(binding)}: which way</span>
+                    <span className="sr-only">{actionWords(binding)}: as the hand goes, or the other way</span>
                     <select
                       className="field !w-auto !py-0.5 text-sm"
                       value={String(binding.invert ?? false)}
@@ -200,7 +250,7 @@ export function SchemeEditor({ scheme, onChange }: Props) {
                 type="button"
                 className="button-quiet text-xs"
                 aria-label={`Clear ${actionWords(binding)}: ${triggerWords(binding, labels)}`}
-                onClick={() => onChange(clearBinding(scheme, index))}
+                onClick={() => clear(index)}
               >
                 Clear
               </button>

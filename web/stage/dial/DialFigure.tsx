@@ -1,10 +1,13 @@
 import { useState } from 'react';
+import { toast } from 'sonner';
 import { degreeWords } from './dialPlaces';
 
-/** Degrees written by a person; null when it is no angle. */
+/** Degrees written by a person, -180 to 180: whole turns are left out, so that 400 is 40; null when it is no angle. */
 export function degreesWritten(text: string): number | null {
   const degrees = Number(text.replace('°', '').trim().replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(degrees) && Math.abs(degrees) <= 360 ? degrees : null;
+  if (text.trim() === '' || !Number.isFinite(degrees)) return null;
+  const turned = degrees % 360;
+  return turned > 180 ? turned - 360 : turned < -180 ? turned + 360 : turned;
 }
 
 /** One figure of the dial: tells an angle, and takes one that is typed. */
@@ -14,8 +17,10 @@ export function DialFigure({ name, value, onSet }: { readonly name: string; read
   const wanted = text === null ? null : degreesWritten(text);
   const bad = text !== null && wanted === null;
   const apply = (): void => {
-    if (wanted !== null) onSet?.((wanted * Math.PI) / 180);
+    if (text === null) return;
     setText(null);
+    if (wanted !== null) onSet?.((wanted * Math.PI) / 180);
+    else if (text.trim() !== '') toast(`“${text.trim()}” is no angle: write degrees, such as 40.`);
   };
   return (
     <label className="flex flex-col-reverse text-center">
@@ -29,9 +34,9 @@ export function DialFigure({ name, value, onSet }: { readonly name: string; read
         data-figure={name}
         onFocus={(event) => event.currentTarget.select()}
         onChange={(event) => setText(event.target.value)}
-        onBlur={() => setText(null)}
+        onBlur={apply}
         onKeyDown={(event) => {
-          if (event.key === 'Enter' && !bad) apply();
+          if (event.key === 'Enter') apply();
           if (event.key === 'Escape') setText(null);
         }}
       />

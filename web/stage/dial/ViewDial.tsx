@@ -96,12 +96,20 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
   // The marks are drawn once, not with every picture: what they call looks up the view of that moment.
   const height = useLatest(toHeight);
   const onHeight = useCallback((elevation: number) => height.current(elevation), [height]);
+  /** How far up or down a step goes: over a pole only where the scheme orbits freely. */
+  const upToPole = (axis: 'up' | 'down', by: number): number => {
+    if (scheme.options.orbit === 'trackball') return by;
+    const { elevation } = anglesOf(from.orientation);
+    const rest = Math.PI / 2 - (axis === 'up' ? elevation : -elevation);
+    return rest < 1e-6 ? 0 : Math.min(by, rest);
+  };
   const stepped = (event: KeyboardEvent): void => {
     const by = event.shiftKey ? STEP / 5 : STEP;
     const axis = ({ ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' } as const)[event.key];
     if (!axis) return;
     event.preventDefault();
-    onCommand({ kind: 'turn', axis, angle: by });
+    const angle = axis === 'up' || axis === 'down' ? upToPole(axis, by) : by;
+    if (angle > 0) onCommand({ kind: 'turn', axis, angle });
   };
   return (
     <section

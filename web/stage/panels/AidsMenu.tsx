@@ -13,7 +13,7 @@ export function AidsMenu({ aids, scheme }: { readonly aids: Aids; readonly schem
   const state = useStore(aids);
   const on = (aid: Aid): boolean => (aid === 'grid' ? state.grid !== null : aid === 'panels' ? !state.panels : Boolean(state[aid as keyof typeof state]));
   return (
-    <StageMenu label="Aids" icon={<Eye size={15} aria-hidden="true" />} width="w-80">
+    <StageMenu label="Aids" tip="What helps the eye: grid, names, loupe, four views, standing inside" icon={<Eye size={15} aria-hidden="true" />} width="w-80">
       {() =>
         SHOWN.map((aid) => (
           <button

@@ -36,7 +36,7 @@ export function CutMenu({ scene, mesh, scheme, onCommand }: Props) {
     </button>
   );
   return (
-    <StageMenu label="Cut" icon={<Scissors size={15} aria-hidden="true" />} width="w-64">
+    <StageMenu label="Cut" tip="Cut the model open along a face or a main direction" icon={<Scissors size={15} aria-hidden="true" />} width="w-64">
       {(close) => (
         <>
           {item(close, 'Along the picked face', normal, shortcutFor(scheme, { kind: 'atPointer', does: 'section' }, labels))}

@@ -83,6 +83,7 @@ export function SectionPanel({ scene, mesh, caps, scheme, onCommand }: Props) {
         />
         <span>mm</span>
       </label>
+      <p className="text-ink-soft text-xs">Along its normal, from the middle of the model’s foot.</p>
       {bad && (
         <p role="alert" className="mt-1 text-signal text-sm">
           Write a number of millimetres.
@@ -92,7 +93,12 @@ export function SectionPanel({ scene, mesh, caps, scheme, onCommand }: Props) {
         {does({ kind: 'flipSection' }, 'Flip')}
         {does({ kind: 'section', plane: null }, 'Take away')}
       </div>
-      {caps && (
+      {caps && caps.area <= 0 && (
+        <p className="mt-1.5 text-signal text-xs" role="status">
+          It cuts nothing: it lies outside what is shown.
+        </p>
+      )}
+      {caps && caps.area > 0 && (
         <p className="mt-1.5 text-xs" role="status">
           Area <strong className="font-mono">{areaWords(caps.area)}</strong>, outline <strong className="font-mono">{lengthWords(caps.perimeter)}</strong>
         </p>

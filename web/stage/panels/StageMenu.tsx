@@ -3,6 +3,8 @@ import { lazy, type ReactNode, Suspense, useState } from 'react';
 /** What opens below a button of the stage: the children are shown in it, and given what closes it. */
 export interface StageMenuProps {
   readonly label: string;
+  /** What it is for, while it is hovered. */
+  readonly tip: string;
   readonly icon: ReactNode;
   readonly width: string;
   readonly children: (close: () => void) => ReactNode;
@@ -16,7 +18,7 @@ const Opened = lazy(async () => ({ default: (await loadStageMenu()).StageMenuOpe
 export function StageMenu(props: StageMenuProps) {
   const [asked, setAsked] = useState(false);
   const button = (
-    <button type="button" className="stage-button" aria-haspopup="dialog" aria-expanded={asked} onClick={() => setAsked(true)}>
+    <button type="button" className="stage-button" title={props.tip} aria-haspopup="dialog" aria-expanded={asked} onClick={() => setAsked(true)}>
       {props.icon} {props.label}
     </button>
   );

@@ -3,11 +3,11 @@ import { useState } from 'react';
 import type { StageMenuProps } from './StageMenu';
 
 /** The menu once it has been asked for: it comes opened, and leaves the keyboard to the stage when it closes. */
-export function StageMenuOpened({ label, icon, width, children }: StageMenuProps) {
+export function StageMenuOpened({ label, tip, icon, width, children }: StageMenuProps) {
   const [open, setOpen] = useState(true);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="stage-button">
+      <Popover.Trigger className="stage-button" title={tip}>
         {icon} {label}
       </Popover.Trigger>
       <Popover.Portal>

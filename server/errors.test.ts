@@ -1,0 +1,31 @@
+import { expect, it } from 'vitest';
+import { z } from 'zod';
+import { plainly, shapeRefused } from './errors';
+
+const said = (schema: z.ZodType, value: unknown): string => {
+  const read = schema.safeParse(value);
+  const issue = read.error?.issues[0];
+  return issue ? plainly(issue) : 'nothing';
+};
+
+it('what a schema refuses is said as a person would', () => {
+  expect(said(z.number().max(1), 3)).toBe('at most 1');
+  expect(said(z.number().min(2), 1)).toBe('at least 2');
+  expect(said(z.string().max(1), 'ab')).toBe('at most 1 character');
+  expect(said(z.string().min(3), 'ab')).toBe('at least 3 characters');
+  expect(said(z.array(z.number()).max(2), [1, 2, 3])).toBe('at most 2 of them');
+  expect(said(z.object({ a: z.string() }), {})).toBe('this is missing');
+  expect(said(z.number(), 'x')).toBe('this should be a number');
+  expect(said(z.enum(['a', 'b']), 'c')).toBe('this is none of what can be chosen');
+  expect(said(z.strictObject({}), { odd: 1 })).toBe('nothing is known of "odd"');
+  expect(said(z.string().max(3, 'keep it short'), 'abcd')).toBe('keep it short');
+});
+
+it('its place comes first, and it is one sentence', () => {
+  const refused = (schema: z.ZodType, value: unknown) => shapeRefused(schema.safeParse(value).error as z.ZodError);
+  expect(refused(z.object({ steps: z.array(z.object({ weight: z.number().max(100) })) }), { steps: [{ weight: 900 }] })).toMatchObject({
+    message: 'steps.0.weight: at most 100.',
+    field: 'steps.0.weight',
+  });
+  expect(refused(z.number(), null).message).toBe('This should be a number.');
+});

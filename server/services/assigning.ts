@@ -1,0 +1,92 @@
+import { type Database, transact } from '../database';
+import { invalid, notFound } from '../errors';
+import { newId } from '../ids';
+import { setCounting } from '../repositories/attempts';
+import * as exercises from '../repositories/exercises';
+import { addNotices, type Notice, noticesOf, removeNotice } from '../repositories/notices';
+import { membersOf } from '../repositories/people';
+import type { RequestContext } from '../service';
+import { exerciseRead } from './exercises';
+import { requireLedGroup } from './people';
+
+/** Gives the newest version to a group; given again, it is moved to that. */
+export async function assignExercise(asked: RequestContext, input: { groupId: string; exerciseId: string; dueOn: string | null }): Promise<void> {
+  await requireLedGroup(asked, input.groupId);
+  const { archivedAt } = await exerciseRead(asked, input.exerciseId);
+  if (archivedAt) throw invalid('This exercise is put away: bring it back first.', 'exerciseId');
+  const version = await exercises.latestVersion(asked.db, input.exerciseId);
+  if (version === 0) throw invalid('Publish the exercise first.', 'exerciseId');
+  const others = await exercises.assignmentsOfGroup(asked.db, input.groupId);
+  await exercises.assign(asked.db, { id: newId(), groupId: input.groupId, exerciseId: input.exerciseId, version, position: others.length, dueOn: input.dueOn });
+}
+
+/** What becomes of the attempts at what is corrected or taken back: they count as before, or are kept and do not count. */
+export type Attempts = 'count' | 'doNotCount';
+
+/** Tells everybody in a group who practises. */
+async function tell(asked: RequestContext, db: Database, groupId: string, words: string): Promise<void> {
+  const trainees = await membersOf(db, groupId, 'trainee');
+  await addNotices(
+    db,
+    trainees.map((person) => ({ id: newId(), personId: person.id, words, madeAt: asked.now() })),
+  );
+}
+
+/** What an instructor wrote about it, as a sentence behind the others. */
+const because = (why: string): string => (why ? ` ${why}${/[.!?]$/.test(why) ? '' : '.'}` : '');
+const NOT_COUNTED = ' What you did there does not count; your cards stay.';
+
+async function assignmentOf(asked: RequestContext, groupId: string, exerciseId: string): Promise<exercises.Assignment> {
+  await requireLedGroup(asked, groupId);
+  const found = (await exercises.assignmentsOfGroup(asked.db, groupId)).find((a) => a.exerciseId === exerciseId);
+  if (!found) throw notFound('This assignment');
+  return found;
+}
+
+export interface Correction {
+  readonly attempts: Attempts;
+  /** What those who have it are told, in the instructor's words; may be empty. */
+  readonly why: string;
+}
+
+/** Takes an exercise back from a group: those who had it are told. */
+export async function takeBack(asked: RequestContext, groupId: string, exerciseId: string, { attempts, why }: Correction): Promise<void> {
+  const { title, version } = await assignmentOf(asked, groupId, exerciseId);
+  await transact(asked.db, async (tx) => {
+    await exercises.unassign(tx, groupId, exerciseId);
+    if (attempts === 'doNotCount') await setCounting(tx, { groupId, exerciseId, version }, false);
+    await tell(asked, tx, groupId, `${asked.who.name} took back “${title}”.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
+  });
+}
+
+/** Brings the newest version to a group that has an earlier one: those who have it are told. */
+export async function moveToNewest(asked: RequestContext, groupId: string, exerciseId: string, { attempts, why }: Correction): Promise<{ version: number }> {
+  const assignment = await assignmentOf(asked, groupId, exerciseId);
+  await exerciseRead(asked, exerciseId);
+  const version = await exercises.latestVersion(asked.db, exerciseId);
+  if (version <= assignment.version) throw invalid('The group has the newest version already.', 'exerciseId');
+  await transact(asked.db, async (tx) => {
+    await exercises.assign(tx, { ...assignment, version });
+    if (attempts === 'doNotCount') await setCounting(tx, { groupId, exerciseId, version: assignment.version }, false);
+    await tell(asked, tx, groupId, `“${assignment.title}” was corrected: practise it again.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
+  });
+  return { version };
+}
+
+export interface AssignmentSeen extends exercises.Assignment {
+  /** The newest version there is. */
+  readonly newest: number;
+}
+
+export async function assignmentsOfGroup(asked: RequestContext, groupId: string): Promise<AssignmentSeen[]> {
+  await requireLedGroup(asked, groupId);
+  const [assignments, versions] = await Promise.all([exercises.assignmentsOfGroup(asked.db, groupId), exercises.latestVersions(asked.db)]);
+  return assignments.map((a) => ({ ...a, newest: versions.get(a.exerciseId) ?? a.version }));
+}
+
+/** What the one who asks is told. */
+export const noticesRead = (asked: RequestContext): Promise<Notice[]> => noticesOf(asked.db, asked.who.id);
+
+export async function noticeRead(asked: RequestContext, id: string): Promise<void> {
+  if (!(await removeNotice(asked.db, asked.who.id, id))) throw notFound('This message');
+}
