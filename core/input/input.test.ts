@@ -330,6 +330,12 @@ describe('changing a scheme', () => {
   const orbit = scheme.bindings.findIndex((b) => b.command.kind === 'move' && b.command.does === 'orbit');
   const pan = scheme.bindings.findIndex((b) => b.command.kind === 'move' && b.command.does === 'pan');
 
+  it('what is set is what is heard; one is cleared', () => {
+    expect(bindingFor(clearBinding(scheme, orbit), drag('left', 0.1, 0))).toBeNull();
+    const set = setTrigger(scheme, pan, { kind: 'drag', button: 'left' }, []);
+    expect(findConflicts(set)).toMatchObject([{ first: orbit, second: pan, kind: 'same' }]);
+  });
+
   it('a gesture taken from another row is given back the row’s own former one: the two have changed hands', () => {
     const scheme = THREE_BUTTON_MOUSE;
     const [orbit, pan] = ['left', 'middle'].map((button) =>

@@ -1,4 +1,3 @@
-import { plural } from '@core/advice';
 import { type Scheme, shortcutFor } from '@core/input';
 import type { Command } from '@core/navigation';
 import { byInterface } from '@core/trace';
@@ -59,7 +58,12 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled, scheme }: Props) {
       <ol className="relative flex h-full justify-start gap-0">
         {first > 0 && (
           <li className="flex shrink-0 items-start">
-            <button type="button" className="button-quiet !px-1 text-xs" aria-label={plural(first, 'earlier view')} onClick={() => setBack(back + SHOWN - 1)}>
+            <button
+              type="button"
+              className="button-quiet !px-1 text-xs"
+              aria-label={`${first} earlier ${first === 1 ? 'view' : 'views'}`}
+              onClick={() => setBack(back + SHOWN - 1)}
+            >
               <ChevronLeft size={14} aria-hidden="true" />
               {first}
             </button>
@@ -103,7 +107,12 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled, scheme }: Props) {
         })}
         {after > 0 && (
           <li className="flex shrink-0 items-start">
-            <button type="button" className="button-quiet !px-1 text-xs" aria-label={plural(after, 'later view')} onClick={() => setBack(back - SHOWN + 1)}>
+            <button
+              type="button"
+              className="button-quiet !px-1 text-xs"
+              aria-label={`${after} later ${after === 1 ? 'view' : 'views'}`}
+              onClick={() => setBack(back - SHOWN + 1)}
+            >
               {after}
               <ChevronRight size={14} aria-hidden="true" />
             </button>

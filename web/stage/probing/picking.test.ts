@@ -73,11 +73,12 @@ describe('being lost', () => {
     expect(at({ orientation: orientationFrom({ azimuth: 0, elevation: 0, roll: 0 }), target: [0, 30, 0] })).toBe(true);
   });
 
-  it('is not a face that fills the frame, nor a dot far away', () => {
+  it('is not a face that fills the frame, but a speck that cannot be found', () => {
     const close = { orientation: orientationFrom({ azimuth: 0, elevation: 0, roll: 0 }), target: [0.5, -0.6, 0.3] as const, distance: 0.2 };
     expect(at(close)).toBe(false);
     expect(hull.every((p) => Math.abs(dot(sub(p, close.target), [1, 0, 0])) > 0.06)).toBe(true);
-    expect(at({ distance: 4000 })).toBe(false);
+    expect(at({ distance: 20 })).toBe(false);
+    expect(at({ distance: 4000 })).toBe(true);
   });
 });
 
