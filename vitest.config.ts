@@ -41,6 +41,8 @@ export default defineConfig({
           globalSetup: ['tests/e2e/globalSetup.ts'],
           fileParallelism: false,
           bail: 0,
+          // A browser on a busy machine may lose a click; what fails twice has failed, and what was tried twice is listed as such.
+          retry: 1,
         },
       },
     ],

@@ -37,6 +37,8 @@ export async function buildWorker() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
+    // Packages that have both forms are taken in the newer one, whose parts can be found.
+    mainFields: ['module', 'main'],
     external: ['@node-rs/argon2'],
     logLevel: 'warning',
     // Packages of the older kind ask for Node's own modules.

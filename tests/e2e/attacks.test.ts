@@ -235,6 +235,7 @@ describe('anything at all, from a seed', () => {
       'schemes/two-button-mouse/share',
       'landmarks/x',
       'views/x',
+      'notices/x',
       'meshes/abc',
       'pictures/a/b/c',
       'nothing/here',

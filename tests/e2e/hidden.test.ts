@@ -116,7 +116,7 @@ describe('a hidden target', () => {
     };
     const maren = await asMaren();
     const { id } = (await maren('POST', '/api/exercises', { modelId: other.model.id })) as { id: string };
-    await maren('PUT', `/api/exercises/${id}`, content);
+    await maren('PUT', `/api/exercises/${id}`, { draft: content, base: 1, window: 'test' });
     await maren('POST', `/api/exercises/${id}/publish`, { pictures: [PIXEL] });
     const group = await stored
       .db('assignments')

@@ -94,6 +94,7 @@ describe('a draft', () => {
     const again = open(store.getState().draft);
     await vi.advanceTimersByTimeAsync(1);
     expect(again.undo()).toBe('a step removed');
+    expect(again.getState().at).toBe(0);
     expect(again.getState().draft.steps.map((s) => s.id)).toEqual(saved.steps.map((s) => s.id));
     expect(again.redo()).toBe('a step removed');
     expect(again.getState().draft.steps).toHaveLength(1);

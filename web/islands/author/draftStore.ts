@@ -149,7 +149,10 @@ export function createDraftStore({ id, saved, revision, mine, person }: DraftOpt
   const went = (taken: TakenBack | null): string | null => {
     if (!taken) return null;
     const { draft, undo, words } = taken;
-    stand({ draft, undo, at: Math.min(store.getState().at, draft.steps.length - 1) });
+    const { draft: before, at } = store.getState();
+    // A step that comes back is the one that is worked on.
+    const back = draft.steps.findIndex((step) => !before.steps.some(({ id: known }) => known === step.id));
+    stand({ draft, undo, at: back >= 0 ? back : Math.min(at, draft.steps.length - 1) });
     return words;
   };
   return {

@@ -1,0 +1,129 @@
+import { By, Key } from 'selenium-webdriver';
+import { expect, it } from 'vitest';
+import { button, field, find, picturing, press, signInAs, stage, textOf, waitFor, write } from './browser';
+import { choose } from './screens';
+import { base, exerciseNamed } from './stored';
+import { useBrowser } from './useBrowser';
+
+/** What keeps an author's work: two windows on one draft, taking back, correcting what was given, putting away. */
+const browser = useBrowser();
+const { stored } = browser;
+
+const saved = (): Promise<unknown> =>
+  waitFor(browser.driver, 'the draft to be saved', async () => /^Saved/.test(await textOf(browser.driver, '[data-testid=draft-state]')));
+const valueIn = async (name: string): Promise<string> => (await (await field(browser.driver, name)).getAttribute('value')) ?? '';
+const draftOf = async (id: string): Promise<{ title: string; brief: string; steps: { brief: string }[] }> => {
+  const { draft } = await stored.db('exercises').where({ id }).first('draft');
+  return typeof draft === 'string' ? JSON.parse(draft) : draft;
+};
+
+it('two windows on one exercise: nobody’s words disappear', async () => {
+  const { driver } = browser;
+  await picturing(driver, 'two-windows', async () => {
+    await signInAs(driver, base(), 'Maren Holt');
+    const id = await exerciseNamed(stored, 'Behind and above');
+    const address = `${base()}/build/${id}`;
+    await driver.get(address);
+    await stage(driver);
+    const first = await driver.getWindowHandle();
+    await driver.switchTo().newWindow('tab');
+    await driver.get(address);
+    await stage(driver);
+    const second = await driver.getWindowHandle();
+    await write(driver, 'Brief', 'Written in the second window');
+    await saved();
+
+    await driver.switchTo().window(first);
+    await write(driver, 'What to do', 'Written in the first window');
+    await saved();
+    await waitFor(driver, 'the other window’s words', async () => (await valueIn('Brief')) === 'Written in the second window');
+    expect(await draftOf(id)).toMatchObject({ brief: 'Written in the second window', steps: [{ brief: 'Written in the first window' }] });
+
+    // Both change the same field: both are shown, and one’s own can be taken.
+    await write(driver, 'Title', 'Behind, first');
+    await saved();
+    await driver.switchTo().window(second);
+    await write(driver, 'Title', 'Behind, second');
+    const told = await find(driver, '[role=alert]', 'Changed in two places');
+    expect(await told.getText()).toMatch(/Behind, second[\s\S]*Behind, first/);
+    expect(await valueIn('Title')).toBe('Behind, first');
+    await press(driver, 'Use yours');
+    await waitFor(driver, 'one’s own title', async () => (await valueIn('Title')) === 'Behind, second');
+    await saved();
+    expect((await draftOf(id)).title).toBe('Behind, second');
+    await write(driver, 'Title', 'Behind and above');
+    await saved();
+    await driver.close();
+    await driver.switchTo().window(first);
+  });
+});
+
+it('a removed step comes back: by the word that tells of it, by the keys, and after a reload', async () => {
+  const { driver } = browser;
+  await picturing(driver, 'taking-back', async () => {
+    await signInAs(driver, base(), 'Maren Holt');
+    const id = await exerciseNamed(stored, 'Round to the ladder');
+    await driver.get(`${base()}/build/${id}`);
+    await stage(driver);
+    const steps = async (): Promise<number> => (await driver.findElements(By.css('aside ol li'))).length;
+    const count = (n: number): Promise<unknown> => waitFor(driver, `${n} steps`, async () => (await steps()) === n);
+    const before = await steps();
+    await press(driver, 'Add a step');
+    await count(before + 1);
+    await write(driver, 'What to do', 'A second step');
+    await press(driver, 'Remove the step');
+    await count(before);
+    await press(driver, 'Undo');
+    await count(before + 1);
+    expect(await valueIn('What to do')).toBe('A second step');
+    await press(driver, 'Remove the step');
+    await count(before);
+    await saved();
+    // A moment later it is written down in the browser, too.
+    await driver.sleep(1500);
+    await driver.navigate().refresh();
+    await stage(driver);
+    await count(before);
+    await waitFor(driver, 'what can be taken back', async () => (await button(driver, 'Take back')).isEnabled());
+    await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
+    await count(before + 1);
+    await press(driver, 'Do again');
+    await count(before);
+    await saved();
+  });
+});
+
+it('what a group was given is taken back, and those who had it are told', async () => {
+  const { driver } = browser;
+  await picturing(driver, 'taken-back', async () => {
+    await signInAs(driver, base(), 'Maren Holt');
+    await driver.get(`${base()}/groups`);
+    await press(driver, /: Make room$/);
+    await write(driver, /^What they are told/, 'The lines were too narrow');
+    await press(driver, 'Take it back from the group');
+    const id = await exerciseNamed(stored, 'Make room');
+    await waitFor(driver, 'the assignment to be gone', async () => (await stored.db('assignments').where({ exercise_id: id })).length === 0);
+    await driver.get(`${base()}/build`);
+    await press(driver, 'Put away Make room');
+    await find(driver, 'summary', 'Put away: 1');
+    await signInAs(driver, base(), 'Ida Sorrel');
+    await driver.get(`${base()}/today`);
+    expect(await textOf(driver, '[data-testid=notices]')).toBe('Maren Holt took back “Make room”. The lines were too narrow.');
+    await press(driver, 'I have read this');
+    await waitFor(driver, 'the message to go', async () => (await driver.findElements(By.css('[data-testid=notices]'))).length === 0);
+    expect(await driver.findElement(By.css('main')).getText()).not.toMatch(/Make room/);
+
+    // Brought back and given again, it is there for the tests that follow.
+    await signInAs(driver, base(), 'Maren Holt');
+    await driver.get(`${base()}/build`);
+    await (await find(driver, 'summary', 'Put away: 1')).click();
+    await press(driver, 'Bring back Make room');
+    await waitFor(driver, 'nothing to be put away', async () => (await driver.findElements(By.xpath("//summary[contains(., 'Put away')]"))).length === 0);
+    await driver.get(`${base()}/build/${id}`);
+    await stage(driver);
+    await press(driver, 'Assign');
+    await choose(driver, 'Group', 'Dawn watch').catch(() => {});
+    await press(driver, 'Assign', '[role=dialog] button');
+    await waitFor(driver, 'the assignment', async () => (await stored.db('assignments').where({ exercise_id: id })).length === 1);
+  });
+});
