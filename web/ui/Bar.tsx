@@ -21,8 +21,8 @@ export function Bar({ label, shown, of, points }: Props) {
       title={shown === '–' ? 'This cannot be seen from here.' : of && `${shown} ${of}`}
     >
       <div className="flex items-baseline justify-between gap-2">
-        <span className="truncate text-sm">{label}</span>
-        <span className="whitespace-nowrap font-mono text-xs tabular-nums">{shown}</span>
+        <span className="min-w-0 truncate text-sm">{label}</span>
+        <span className={`whitespace-nowrap text-xs tabular-nums ${/[a-z]/.test(shown) ? '' : 'font-mono'}`}>{shown}</span>
       </div>
       <div className="mt-1 h-2.5 overflow-hidden rounded-full bg-bar">
         <div className={`h-full rounded-full ${style}`} style={{ width: `${Math.max(2, Math.round(points * 100))}%` }} />

@@ -3,9 +3,20 @@ import { Toaster, toast } from 'sonner';
 /** How long words stay that hold nothing to press, ms. */
 const STAY = 6000;
 
+/** In the theme's own colours, by day and by night. */
+const PAPER = {
+  background: 'var(--color-card)',
+  color: 'var(--color-ink)',
+  border: '2px solid var(--color-ink)',
+  borderRadius: '0.75rem',
+  fontFamily: 'inherit',
+  fontSize: '0.875rem',
+};
+const INK = { background: 'var(--color-ink)', color: 'var(--color-paper)', borderRadius: '0.5rem' };
+
 /** Where a screen says in passing what happened. */
 export function Toasts() {
-  return <Toaster position="top-center" duration={STAY} closeButton />;
+  return <Toaster position="top-center" duration={STAY} closeButton toastOptions={{ style: PAPER, actionButtonStyle: INK }} />;
 }
 
 /** Words with something to press: they stay until that, or the cross beside it, is pressed. */

@@ -1,4 +1,4 @@
-import { COMMAND_GROUPS, type CommandGroupId, type Exercise } from '@core/exercise';
+import { COMMAND_GROUPS, type CommandGroupId, type Exercise, sameData } from '@core/exercise';
 import { kindById, picturedBy } from '@core/goals';
 import { type SentScheme, schemesReceived, schemeToSend } from '@core/input';
 import { contextFor } from '@core/model';
@@ -152,6 +152,7 @@ export function BuildScreen(props: Props) {
   const { handle } = stage;
   const folded = useFolded(stage);
   useRefusals(session);
+  const changed = useMemo(() => !published || !sameData(published, draft), [published, draft]);
   useLeaveWarning(store.isSaved);
   useUndoKeys(store, !trying);
   const show = useCallback((view: View) => session && handle?.renderer.show({ ...session.getState().scene, view }, false), [session, handle]);
@@ -221,7 +222,7 @@ export function BuildScreen(props: Props) {
           store={store}
           mine={mine}
           version={version}
-          changed={published !== draft}
+          changed={changed}
           ready={handle !== null}
           busy={busy}
           onTry={() => setTrying(true)}

@@ -75,9 +75,11 @@ export function AssignmentMenu({ groupId, assignment, attempts }: Props) {
             <button type="button" className="button" disabled={busy} onClick={() => correct('takeBack')}>
               Take it back from the group
             </button>
-            <button type="button" className="button-main" disabled={busy || newest <= version} onClick={() => correct('moveToNewest')}>
-              Move to version {newest}
-            </button>
+            {newest > version && (
+              <button type="button" className="button-main" disabled={busy} onClick={() => correct('moveToNewest')}>
+                Move to version {newest}
+              </button>
+            )}
           </div>
         </div>
       </Sheet>
