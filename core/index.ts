@@ -7,6 +7,7 @@ export * from './exercise/exerciseSchema';
 export * from './exercise/landmark';
 export * from './exercise/upcast';
 export * from './geometry';
+export * from './geometry/namingSchema';
 export * from './geometry/planeSchema';
 export * from './goals';
 export * from './input';

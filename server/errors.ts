@@ -32,7 +32,7 @@ export function plainly(issue: z.core.$ZodIssue): string {
     case 'too_small':
       return issue.origin === 'string' && issue.minimum === 1 ? 'write at least one character' : `at least ${counted(issue.origin, issue.minimum)}`;
     case 'invalid_type':
-      return issue.input === undefined
+      return /received undefined/.test(issue.message)
         ? 'this is missing'
         : `this should be ${issue.expected === 'array' || issue.expected === 'int' ? 'an' : 'a'} ${NOUNS[issue.expected] ?? issue.expected}`;
     case 'invalid_value':

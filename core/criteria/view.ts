@@ -1,3 +1,4 @@
+import { partName } from '../geometry';
 import { dot, exact, sub, type Vec3 } from '../math';
 import { directionError, overlapError, pictureShowing, rollError, signedRoll, unshownIn, visibilityError } from '../measures';
 import { type Command, effectiveVisibility, headingOf, type Scene } from '../navigation';
@@ -156,7 +157,7 @@ const overlap: CriterionSpec = {
 
 /** Parts that one sentence names. */
 const MOST_NAMED = 4;
-export const nameOf = (m: Measured, id: string): string => m.mesh.parts.find((part) => part.id === id)?.name || (id.split('/').at(-1) ?? id);
+export const nameOf = (m: Measured, id: string): string => partName(m.mesh.parts, id);
 
 /** The parts whose own state has to change so that all show as in the target, outer ones first; at most as many as one sentence names. */
 function partsToChange(m: Measured, target: Scene): { shown: string[]; hidden: string[]; glass: string[] } {

@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import {
+  applyNaming,
   boxOf,
   checkTrace,
   defaultHome,
@@ -7,6 +8,8 @@ import {
   draftSchema,
   type Exercise,
   examineExercise,
+  type Naming,
+  namingFault,
   referencesSchema,
   type Scheme,
   type ScoreCard,
@@ -19,7 +22,7 @@ import {
   unlikeAHand,
   type View,
 } from '@core';
-import { AS_IT_IS, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
+import { AS_IT_IS, decodeMesh, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
 import { hashSync, verifySync } from '@node-rs/argon2';
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
@@ -186,6 +189,24 @@ async function model(input: ModelInput): Promise<ReadModel> {
   };
 }
 
+/** A mesh with its parts called and merged as they are wanted; `strict`: what does not fit is refused rather than left out. */
+function nameParts({
+  mesh,
+  naming,
+  strict,
+}: {
+  readonly mesh: MeshBytes | Uint8Array;
+  readonly naming: Naming;
+  readonly strict: boolean;
+}): Pick<ReadModel, 'mesh' | 'hash' | 'parts'> {
+  const before = decodeMesh(mesh instanceof Uint8Array ? mesh : new Uint8Array(mesh.buffer));
+  const fault = strict ? namingFault(before.parts, naming) : null;
+  if (fault) throw invalid(fault, 'parts');
+  const named = applyNaming(before, naming);
+  const bytes = encodeMesh(named);
+  return { mesh: bytes, hash: sha256(bytes), parts: named.parts.map((part) => part.id) };
+}
+
 /** argon2id with 19 MiB and two passes (OWASP's first recommendation). */
 const hashPassword = ({ password }: { readonly password: string }): string => hashSync(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
 
@@ -206,7 +227,7 @@ function spin({ ms, bytes = 0 }: { readonly ms: number; readonly bytes?: number 
 }
 
 /** Everything that is too heavy for the thread that answers. */
-export const jobs = { score, details, examine, openTry, model, hashPassword, verifyPassword, spin };
+export const jobs = { score, details, examine, openTry, model, nameParts, hashPassword, verifyPassword, spin };
 
 export type Jobs = typeof jobs;
 export type JobName = keyof Jobs;

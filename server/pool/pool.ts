@@ -21,7 +21,17 @@ export interface Pool {
 }
 
 /** Seconds that a job may run. */
-const SECONDS: Record<JobName, number> = { score: 10, details: 10, examine: 30, openTry: 10, model: 60, hashPassword: 10, verifyPassword: 10, spin: 2 };
+const SECONDS: Record<JobName, number> = {
+  score: 10,
+  details: 10,
+  examine: 30,
+  openTry: 10,
+  model: 60,
+  nameParts: 30,
+  hashPassword: 10,
+  verifyPassword: 10,
+  spin: 2,
+};
 /** A thread's heap; what is outside of it (arrays of bytes) is bounded by the jobs before they take it. */
 const HEAP_MB = 700;
 /** Jobs that one person may have waiting, and all people together. */

@@ -1,4 +1,4 @@
-import { type View, viewSchema } from '@core';
+import { type Naming, NO_NAMING, namingSchema, type View, viewSchema } from '@core';
 import { type Placement, placementSchema } from '@formats';
 import { z } from 'zod';
 import type { Database } from '../database';
@@ -30,9 +30,11 @@ export interface ModelRevision {
   readonly home: View;
   readonly summary: ModelSummary;
   readonly placement: Placement;
+  /** What people call its parts, beside what the file says. */
+  readonly naming: Naming;
 }
 
-const settingsSchema = z.object({ placement: placementSchema, offset: z.tuple([z.number(), z.number(), z.number()]) });
+const settingsSchema = z.object({ placement: placementSchema, offset: z.tuple([z.number(), z.number(), z.number()]), naming: namingSchema.default(NO_NAMING) });
 
 interface Row {
   id: string;
@@ -52,13 +54,17 @@ interface RevisionRow {
 }
 
 const toModel = (row: Row): Model => ({ id: row.id, ownerId: row.owner_id, name: row.name, shared: Boolean(row.shared), archivedAt: row.archived_at });
+const settingsOf = (row: RevisionRow): Pick<ModelRevision, 'placement' | 'naming'> => {
+  const { placement, naming } = settingsSchema.parse(parseColumn(row.settings));
+  return { placement, naming };
+};
 const toRevision = (row: RevisionRow): ModelRevision => ({
   modelId: row.model_id,
   revision: row.revision,
   meshHash: row.mesh_hash,
   home: viewSchema.parse(parseColumn(row.home)),
   summary: summarySchema.parse(parseColumn(row.summary)),
-  placement: settingsSchema.parse(parseColumn(row.settings)).placement,
+  ...settingsOf(row),
 });
 
 export async function addModel(db: Database, model: Omit<Model, 'archivedAt'>, now: Date): Promise<void> {
@@ -72,7 +78,7 @@ export async function addRevision(db: Database, revision: ModelRevision, offset:
     mesh_hash: revision.meshHash,
     home: JSON.stringify(revision.home),
     summary: JSON.stringify(revision.summary),
-    settings: JSON.stringify({ placement: revision.placement, offset }),
+    settings: JSON.stringify({ placement: revision.placement, offset, naming: revision.naming }),
     created_at: now,
   });
 }

@@ -1,7 +1,8 @@
-import type { View } from '@core';
+import { mergedInto, type Naming, NO_NAMING, namedFurther, type View } from '@core';
 import { type Database, transact, unlessTaken } from '../database';
 import { forbidden, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
+import { meshBytesOf } from '../meshes';
 import { nameOf } from '../names';
 import type { ModelInput, ReadModel } from '../pool';
 import { addLandmark, listLandmarks } from '../repositories/landmarks';
@@ -14,21 +15,30 @@ export interface ModelWithRevision {
   readonly revision: models.ModelRevision;
 }
 
-/** Reads a model in the pool and keeps its mesh. */
-async function readAndKeep(asked: RequestContext, input: ModelInput): Promise<ReadModel> {
+/** Reads a model in the pool and keeps its mesh, its parts called as people call them. */
+async function readAndKeep(asked: RequestContext, input: ModelInput, naming: Naming = NO_NAMING): Promise<ReadModel> {
   const transfer = 'form' in input ? [input.form.buffer as ArrayBuffer] : [];
-  const read = await asked.pool.run('model', input, { for: asked.who.id, transfer });
+  const file = await asked.pool.run('model', input, { for: asked.who.id, transfer });
+  const isNamed = Object.keys(naming.names).length > 0 || naming.merges.length > 0;
+  const read = isNamed ? { ...file, ...(await asked.pool.run('nameParts', { mesh: file.mesh, naming, strict: false }, { for: asked.who.id })) } : file;
   await asked.files.keep(read.mesh, read.hash);
   return read;
 }
 
-const revisionOf = (read: ReadModel, modelId: string, revision: number, warnings: readonly string[] = read.warnings): models.ModelRevision => ({
+const revisionOf = (
+  read: ReadModel,
+  modelId: string,
+  revision: number,
+  warnings: readonly string[] = read.warnings,
+  naming: Naming = NO_NAMING,
+): models.ModelRevision => ({
   modelId,
   revision,
   meshHash: read.hash,
   home: read.home,
   summary: { triangles: read.triangles, parts: read.parts.length, size: read.size, file: read.file, warnings: [...warnings] },
   placement: read.placement,
+  naming,
 });
 
 /** Imports a model: the file is read, checked, placed and kept as a canonical mesh. Nothing is kept when it fails. */
@@ -48,14 +58,15 @@ export async function importModel(asked: RequestContext, input: ModelInput): Pro
 /** New geometry or axes for a model: a new revision; exercises keep the one they were made on. `give` is asked for the files once it is known that they may be sent. */
 export async function reviseModel(asked: RequestContext, modelId: string, give: () => Promise<ModelInput>): Promise<ModelWithRevision> {
   const model = await modelOwned(asked, modelId);
-  const read = await readAndKeep(asked, await give());
+  const naming = (await models.latestRevision(asked.db, modelId))?.naming ?? NO_NAMING;
+  const read = await readAndKeep(asked, await give(), naming);
   const revise = (): Promise<models.ModelRevision> =>
     transact(asked.db, async (tx) => {
       const latest = await models.latestRevision(tx, modelId);
       const number = (latest?.revision ?? 0) + 1;
       const left = latest ? await carryLandmarks(tx, latest, read, asked.now()) : [];
       const warnings = left.length > 0 ? [...read.warnings, `Mark these landmarks again, their places may have moved: ${left.join(', ')}.`] : read.warnings;
-      const made = revisionOf(read, modelId, number, warnings);
+      const made = revisionOf(read, modelId, number, warnings, naming);
       await models.addRevision(tx, made, read.offset, asked.now());
       return made;
     });
@@ -80,6 +91,36 @@ async function carryLandmarks(db: Database, from: models.ModelRevision, to: Read
     else left.push(mark.name);
   }
   return left;
+}
+
+/** Calls and merges the parts of a model as people want them: a new revision of the same geometry, with all its landmarks. */
+export async function nameParts(asked: RequestContext, modelId: string, naming: Naming): Promise<{ revision: number }> {
+  await modelOwned(asked, modelId);
+  const before = await models.latestRevision(asked.db, modelId);
+  if (!before) throw notFound('This model');
+  const named = await asked.pool.run('nameParts', { mesh: await meshBytesOf(asked, before.meshHash), naming, strict: true }, { for: asked.who.id });
+  await asked.files.keep(named.mesh, named.hash);
+  const now = mergedInto(naming);
+  const revise = (): Promise<{ revision: number }> =>
+    transact(asked.db, async (tx) => {
+      const latest = await models.latestRevision(tx, modelId);
+      if (latest?.revision !== before.revision) throw changedMeanwhile();
+      const made: models.ModelRevision = {
+        ...before,
+        revision: before.revision + 1,
+        meshHash: named.hash,
+        summary: { ...before.summary, parts: named.parts.length },
+        naming: namedFurther(before.naming, naming),
+      };
+      await models.addRevision(tx, made, [0, 0, 0], asked.now());
+      if (named.hash !== before.meshHash) {
+        const known = new Set((await listLandmarks(tx, modelId, named.hash)).map((mark) => mark.name));
+        for (const mark of await listLandmarks(tx, modelId, before.meshHash))
+          if (!known.has(mark.name)) await addLandmark(tx, { ...mark, id: newId(), meshHash: named.hash, part: now.get(mark.part) ?? mark.part }, asked.now());
+      }
+      return { revision: made.revision };
+    });
+  return unlessTaken(revise, changedMeanwhile);
 }
 
 async function modelOwned(asked: RequestContext, modelId: string): Promise<models.Model> {

@@ -1,4 +1,4 @@
-import type { Mesh } from '@core/geometry';
+import { type Mesh, partName } from '@core/geometry';
 import { X } from 'lucide-react';
 
 interface Props {
@@ -24,7 +24,7 @@ export function PartsField({ label, none, parts, mesh, picked, onChange }: Props
         <ul className="flex flex-wrap gap-1.5">
           {parts.map((id) => (
             <li key={id} className="flex items-center gap-1 rounded-full bg-bar py-0.5 pr-1 pl-3 text-sm">
-              {id.split('/').at(-1)}
+              {partName(mesh?.parts ?? [], id)}
               <button
                 type="button"
                 aria-label={`Leave out ${id}`}

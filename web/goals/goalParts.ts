@@ -1,5 +1,5 @@
 import type { TraineeExercise } from '@core/exercise';
-import type { Mesh } from '@core/geometry';
+import type { Mesh, Part } from '@core/geometry';
 import type { Goal, Prompt, RedactedGoal } from '@core/goals';
 import type { Scene } from '@core/navigation';
 import type { StepDetail } from '@core/scoring';
@@ -22,6 +22,8 @@ export interface FieldsProps<G extends Goal> {
 export interface PanelProps<R extends RedactedGoal> {
   readonly goal: R;
   readonly prompt: Prompt | null;
+  /** Parts of the model, for their names; none before it is loaded. */
+  readonly parts: readonly Part[];
   /** The learner says that this is it. */
   readonly onConfirm: () => void;
 }

@@ -98,6 +98,7 @@ export const ANSWERS = {
   importModel: face('POST', '/api/models', made),
   changeModel: face('PATCH', '/api/models/:id', nothing),
   reviseModel: face('POST', '/api/models/:id/revisions', z.object({ revision: z.number() })),
+  nameParts: face('POST', '/api/models/:id/parts', z.object({ revision: z.number() })),
   mesh: face('GET', '/api/meshes/:hash', null),
   landmarks: face(
     'GET',

@@ -1,4 +1,4 @@
-import { draftSchema, keptSceneSchema, landmarkSchema, schemeSchema, traceSchema, viewSchema } from '@core';
+import { draftSchema, keptSceneSchema, landmarkSchema, namingSchema, schemeSchema, traceSchema, viewSchema } from '@core';
 import { z } from 'zod';
 import { ANSWERS, type EndpointName } from './answers';
 
@@ -106,6 +106,7 @@ const TERMS = {
     errors: [FORBIDDEN],
   },
   reviseModel: { who: 'staff', request: 'form', most: 'model', errors: [FORBIDDEN, [415, 'not-a-form']] },
+  nameParts: { who: 'staff', request: namingSchema, most: 'draft', errors: [FORBIDDEN, [409, 'changed']] },
   mesh: { who: 'person', request: null },
   landmarks: { who: 'person', request: null },
   markLandmark: { who: 'staff', request: landmarkSchema, errors: [FORBIDDEN] },

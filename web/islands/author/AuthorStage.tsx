@@ -1,3 +1,4 @@
+import { partName } from '@core/geometry';
 import { aimOf, type RedactedGoal } from '@core/goals';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { overlayOf } from '@web/goals/overlays';
@@ -49,7 +50,8 @@ export function AuthorStage({ store, stage, model, problem }: Props) {
         <div className="min-w-0 flex-1">
           <StageWake stage={stage} enabled />
           <p className="mt-2 text-ink-soft text-sm">
-            Picked: <strong className="text-ink">{scene.selection.parts.map((p) => p.split('/').at(-1)).join(', ') || 'nothing'}</strong>
+            Picked:{' '}
+            <strong className="text-ink">{scene.selection.parts.map((id) => partName(stage.prepared?.mesh.parts ?? [], id)).join(', ') || 'nothing'}</strong>
           </p>
         </div>
         <div className="w-40 shrink-0">

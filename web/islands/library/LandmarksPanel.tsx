@@ -1,4 +1,5 @@
 import { LANDMARK_KINDS, type Landmark } from '@core/exercise/landmark';
+import { type Part, partName } from '@core/geometry';
 import type { Scene } from '@core/navigation';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { call, wordsOf } from '@web/ui/api';
@@ -8,6 +9,7 @@ import { type FormEvent, useState } from 'react';
 
 interface Props {
   readonly modelId: string;
+  readonly parts: readonly Part[];
   readonly landmarks: readonly LandmarkSeen[];
   /** What is picked on the stage. */
   readonly selection: Scene['selection'];
@@ -18,7 +20,7 @@ interface Props {
 const KIND_WORDS: Record<Landmark['kind'], string> = { part: 'the part', face: 'the face', point: 'the point' };
 
 /** Names places of a model: pick one on the stage, say what is meant, give it a name. */
-export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPick }: Props) {
+export function LandmarksPanel({ modelId, parts, landmarks, selection, onChanged, onPick }: Props) {
   const [name, setName] = useState('');
   const [kind, setKind] = useState<Landmark['kind']>('part');
   const [error, setError] = useState<string | null>(null);
@@ -79,7 +81,7 @@ export function LandmarksPanel({ modelId, landmarks, selection, onChanged, onPic
         <p className="text-ink-soft text-sm">
           {part ? (
             <>
-              Picked on the stage: <strong className="text-ink">{part.split('/').at(-1)}</strong>
+              Picked on the stage: <strong className="text-ink">{partName(parts, part)}</strong>
             </>
           ) : (
             'Pick a place on the stage to name it.'

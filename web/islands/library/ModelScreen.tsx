@@ -9,6 +9,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { LandmarksPanel } from './LandmarksPanel';
 import { ModelStage } from './ModelStage';
+import { PartNames } from './PartNames';
 
 interface Props {
   readonly model: { readonly id: string; readonly name: string; readonly shared: boolean };
@@ -100,8 +101,10 @@ export function ModelScreen({ model, revision, landmarks: marked, mine }: Props)
             <a className="button-quiet" href={`/library/${model.id}/revise`}>
               New geometry or axes …
             </a>
+            {prepared && <PartNames modelId={model.id} mesh={prepared.mesh} />}
             <LandmarksPanel
               modelId={model.id}
+              parts={prepared?.mesh.parts ?? []}
               landmarks={landmarks}
               selection={selection}
               onChanged={setLandmarks}

@@ -1,4 +1,5 @@
 import { goalShown } from '@core/exercise';
+import type { Part } from '@core/geometry';
 import { aimOf, picturedBy } from '@core/goals';
 import type { SentScheme } from '@core/input';
 import type { View } from '@core/view';
@@ -39,6 +40,7 @@ interface Props {
   readonly tryOut?: TryOut;
 }
 
+const NO_PARTS: readonly Part[] = [];
 /** Loaded when they are first opened. */
 const loadSchemeCard = () => import('./SchemeCardSheet');
 const SchemeCardSheet = lazy(async () => ({ default: (await loadSchemeCard()).SchemeCardSheet }));
@@ -71,7 +73,7 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
       )}
       {Panel && present && (
         <div className="shrink-0 max-md:order-1">
-          <Panel goal={present.goal} prompt={task.prompt} onConfirm={task.confirm} />
+          <Panel goal={present.goal} prompt={task.prompt} parts={stage.prepared?.mesh.parts ?? NO_PARTS} onConfirm={task.confirm} />
         </div>
       )}
       {ownPuck && puck && (
