@@ -1,6 +1,7 @@
 import { findNodeAtLocation, type JSONPath, type ParseError, parseTree } from 'jsonc-parser';
 import type { ZodType } from 'zod';
 import { FormatError } from './formatError';
+import { plainly } from './plainly';
 
 const lineAt = (text: string, offset: number): number => text.slice(0, offset).split('\n').length;
 
@@ -31,5 +32,5 @@ export function fitted<T>(text: string, value: unknown, schema: ZodType<T>, afte
   if (read.success) return read.data;
   const issue = read.error.issues[0];
   const where = issue?.path ?? [];
-  throw new FormatError('format', `Line ${lineOf(text, where)}, ${where.join('.') || 'the file'}: ${issue?.message ?? 'this cannot be read'}. ${after}`);
+  throw new FormatError('format', `Line ${lineOf(text, where)}, ${where.join('.') || 'the file'}: ${issue ? plainly(issue) : 'this cannot be read'}. ${after}`);
 }

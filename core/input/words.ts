@@ -1,4 +1,4 @@
-import type { Command } from '../navigation';
+import type { Command, CommandKind } from '../navigation';
 import { viewWords } from '../view';
 import type { Action, Aid, Binding } from './schemeSchema';
 
@@ -129,3 +129,43 @@ export function wordsOfAction(command: Action): string {
   if (command.kind === 'toggle') return command.does === 'projection' ? 'Perspective or orthographic' : 'Next drawing style';
   return commandWords(command.command);
 }
+
+/** A kind of command in a word or two, as the wake and the card name it. */
+export const KIND_WORDS = {
+  orbit: 'orbit',
+  turn: 'turn',
+  roll: 'roll',
+  pan: 'pan',
+  zoom: 'zoom',
+  dolly: 'move',
+  walk: 'walk',
+  rise: 'rise',
+  look: 'look',
+  standard: 'view',
+  opposite: 'opposite',
+  home: 'home',
+  fit: 'fit',
+  zoomRegion: 'rectangle',
+  normalTo: 'square on',
+  lookAt: 'look at',
+  centre: 'middle',
+  projection: 'projection',
+  fieldOfView: 'perspective',
+  level: 'level',
+  snap: 'nearest',
+  reset: 'start',
+  back: 'back',
+  forward: 'forward',
+  cancel: 'taken back',
+  section: 'cut',
+  shiftSection: 'cut',
+  flipSection: 'cut',
+  select: 'pick',
+  show: 'show',
+  isolate: 'isolate',
+  showAll: 'show all',
+  style: 'style',
+} as const satisfies Record<CommandKind, string>;
+
+/** What a habit was for, as it is kept: by the name of its command, or in words already. */
+export const wantedWords = (wanted: string): string => (Object.hasOwn(KIND_WORDS, wanted) ? KIND_WORDS[wanted as CommandKind] : wanted);

@@ -34,7 +34,7 @@ export async function landmarksOf(asked: RequestContext, revision: ModelRevision
 /** Marks a place of a model's newest geometry. Two landmarks of one model have two names. */
 export async function markLandmark(asked: RequestContext, modelId: string, input: Landmark): Promise<{ id: string }> {
   const { model, revision } = await getModel(asked, modelId);
-  if (!ownsModel(asked, model)) throw forbidden('Landmarks are set by the one whose model it is. Copy the model to set your own.');
+  if (!ownsModel(asked, model)) throw forbidden('Landmarks are set by the one whose model it is: ask them to mark this place.');
   const name = named(input.name);
   if (!(await partsOf(asked, revision.meshHash)).has(input.part)) throw invalid('The model has no such part: pick the place on the stage again.', 'part');
   const id = newId();

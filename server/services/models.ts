@@ -126,7 +126,7 @@ export async function nameParts(asked: RequestContext, modelId: string, naming: 
 async function modelOwned(asked: RequestContext, modelId: string): Promise<models.Model> {
   const model = await models.findModel(asked.db, modelId);
   if (!model || (await revisionsRead(asked, model)).length === 0) throw notFound('This model');
-  if (!ownsModel(asked, model)) throw forbidden('This model belongs to someone else: copy it to change it.');
+  if (!ownsModel(asked, model)) throw forbidden('This model belongs to someone else: ask them to change it, or import it yourself.');
   return model;
 }
 

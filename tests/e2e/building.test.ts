@@ -84,10 +84,10 @@ it('a removed step comes back: by the word that tells of it, by the keys, and af
     await driver.navigate().refresh();
     await stage(driver);
     await count(before);
-    await waitFor(driver, 'what can be taken back', async () => (await button(driver, 'Take back')).isEnabled());
+    await waitFor(driver, 'what can be taken back', async () => (await button(driver, 'Undo')).isEnabled());
     await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
     await count(before + 1);
-    await press(driver, 'Do again');
+    await press(driver, 'Redo');
     await count(before);
     await saved();
   });

@@ -1,44 +1,9 @@
-import type { Command, CommandKind } from '@core/navigation';
+import { KIND_WORDS } from '@core/input';
+import type { Command } from '@core/navigation';
 import { FRAME, viewWords } from '@core/view';
 
 /** What a fix of the wake is called, by the command that made it. */
-const LABELS = {
-  orbit: 'orbit',
-  turn: 'turn',
-  roll: 'roll',
-  pan: 'pan',
-  zoom: 'zoom',
-  dolly: 'move',
-  walk: 'walk',
-  rise: 'rise',
-  look: 'look',
-  standard: 'view',
-  opposite: 'opposite',
-  home: 'home',
-  fit: 'fit',
-  zoomRegion: 'rectangle',
-  normalTo: 'square on',
-  lookAt: 'look at',
-  centre: 'middle',
-  projection: 'projection',
-  fieldOfView: 'perspective',
-  level: 'level',
-  snap: 'nearest',
-  reset: 'start',
-  back: 'back',
-  forward: 'forward',
-  cancel: 'taken back',
-  section: 'cut',
-  shiftSection: 'cut',
-  flipSection: 'cut',
-  select: 'pick',
-  show: 'show',
-  isolate: 'isolate',
-  showAll: 'show all',
-  style: 'style',
-} as const satisfies Record<CommandKind, string>;
-
-export const labelOf = (command: Command): string => (command.kind === 'standard' ? viewWords(command.name) : LABELS[command.kind]);
+export const labelOf = (command: Command): string => (command.kind === 'standard' ? viewWords(command.name) : KIND_WORDS[command.kind]);
 
 /** How much of a change to the eye a small movement is, so that those of one gesture can be weighed against each other. */
 function sizeOf(command: Command): number {

@@ -31,13 +31,13 @@ export function AuthorBar({ store, mine, version, changed, ready, busy, onTry, o
           {error && `: ${error}`}
           {mine && version > 0 && state !== 'failed' && `; version ${version} is published${changed ? ', without what was changed since' : ''}`}
         </p>
-        <Tip words={back ? `Take back: ${back.words}` : 'Nothing to take back'} shortcut="Ctrl+Z">
-          <button type="button" aria-label="Take back" className="button !px-2 !py-1" disabled={!back} onClick={store.undo}>
+        <Tip words={back ? `Undo: ${back.words}` : 'Nothing to undo'} shortcut="Ctrl+Z">
+          <button type="button" aria-label="Undo" className="button !px-2 !py-1" disabled={!back} onClick={store.undo}>
             <Undo2 size={15} aria-hidden="true" />
           </button>
         </Tip>
-        <Tip words={again ? `Do again: ${again.words}` : 'Nothing to do again'} shortcut="Ctrl+Shift+Z">
-          <button type="button" aria-label="Do again" className="button !px-2 !py-1" disabled={!again} onClick={store.redo}>
+        <Tip words={again ? `Redo: ${again.words}` : 'Nothing to redo'} shortcut="Ctrl+Shift+Z">
+          <button type="button" aria-label="Redo" className="button !px-2 !py-1" disabled={!again} onClick={store.redo}>
             <Redo2 size={15} aria-hidden="true" />
           </button>
         </Tip>

@@ -18,7 +18,7 @@ export function useUndoKeys(store: DraftStore, on: boolean): void {
       event.stopPropagation();
       const again = pressed === 'y' || event.shiftKey;
       const words = again ? store.redo() : store.undo();
-      toast(words ? `${again ? 'Done again' : 'Taken back'}: ${words}.` : again ? 'Nothing to do again.' : 'Nothing to take back.');
+      toast(words ? `${again ? 'Redone' : 'Undone'}: ${words}.` : `Nothing to ${again ? 'redo' : 'undo'}.`);
     };
     window.addEventListener('keydown', key, { capture: true });
     return () => window.removeEventListener('keydown', key, { capture: true });

@@ -1,7 +1,7 @@
 import { listed } from '@core/advice';
 import { CRITERIA } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
-import { type SentScheme, schemesReceived } from '@core/input';
+import { type SentScheme, schemesReceived, wantedWords } from '@core/input';
 import { MUST_CAP, type ScoreCard, type StepDetail, type StepResult } from '@core/scoring';
 import { cardDetailOf } from '@web/goals/cardDetails';
 import { Flashes } from '@web/ui/Flashes';
@@ -163,8 +163,8 @@ export function CardScreen({
       {card.slips && (
         <p className="mb-4 text-sm" data-testid="slips">
           <strong>Old habits:</strong>{' '}
-          {card.slips.map((slip) => `${slip.gesture} for ${slip.wanted}, ${slip.times} ${slip.times === 1 ? 'time' : 'times'}`).join('; ')}. They cost no
-          points.
+          {card.slips.map((slip) => `${slip.gesture} for ${wantedWords(slip.wanted)}, ${slip.times} ${slip.times === 1 ? 'time' : 'times'}`).join('; ')}. They
+          cost no points.
         </p>
       )}
       {card.steps.map((result, i) => {
