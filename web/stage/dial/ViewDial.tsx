@@ -4,11 +4,11 @@ import { anglesOf, type View, wrapAngle } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { useLatest } from '@web/ui/useLatest';
 import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-react';
-import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef, useState } from 'react';
-import { untilCancelled } from '../devices/cancelWatch';
+import { type KeyboardEvent, useCallback, useEffect, useState } from 'react';
 import { DialFigure } from './DialFigure';
 import { DialButton, DialMarks } from './DialMarks';
-import { ARC, ARC_SHARE, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './dialPlaces';
+import { ARC, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './dialPlaces';
+import { azimuthAt, elevationAt, rollAt, useDialDrag } from './useDialDrag';
 
 interface Props {
   /** The view as drawn, also on its way to another. */
@@ -25,8 +25,51 @@ interface Props {
 }
 
 const STEP = Math.PI / 12;
+const ARC_PATH = `M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`;
 const KEPT = 'dial-home-dial';
 type Size = 'usual' | 'large' | 'away';
+
+/** Larger, smaller, or put away. */
+function DialSize({ size, onSize: sized }: { readonly size: Size; readonly onSize: (size: Size) => void }) {
+  return (
+    <div className={`flex gap-1 ${size === 'away' ? 'justify-end' : 'absolute top-0 left-0 z-10'}`}>
+      {size !== 'away' && (
+        <button
+          type="button"
+          className="dial-size"
+          aria-label={size === 'large' ? 'Make the dial smaller' : 'Make the dial larger'}
+          onClick={() => sized(size === 'large' ? 'usual' : 'large')}
+        >
+          {size === 'large' ? <Minimize2 size={13} aria-hidden="true" /> : <Maximize2 size={13} aria-hidden="true" />}
+        </button>
+      )}
+      <button
+        type="button"
+        className="dial-size"
+        aria-label={size === 'away' ? 'Show the dial' : 'Put the dial away'}
+        onClick={() => sized(size === 'away' ? 'usual' : 'away')}
+      >
+        {size === 'away' ? <PanelBottomOpen size={13} aria-hidden="true" /> : <PanelBottomClose size={13} aria-hidden="true" />}
+      </button>
+    </div>
+  );
+}
+
+/** The ring with its marks every 15°, and the arc of heights. */
+function DialFace() {
+  return (
+    <>
+      <circle cx={MIDDLE} cy={MIDDLE} r={RING} fill="var(--color-card)" stroke="var(--color-ink)" strokeWidth="2" />
+      {Array.from({ length: 24 }, (_, i) => {
+        const a = (i * Math.PI) / 12;
+        const p = ringPoint(a, RING);
+        const q = ringPoint(a, RING - (i % 6 === 0 ? 11 : i % 3 === 0 ? 8 : 5));
+        return <line key={i} x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke="var(--color-ink)" strokeWidth={i % 6 === 0 ? 2.5 : 1.2} />;
+      })}
+      <path d={ARC_PATH} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
+    </>
+  );
+}
 
 /** The view dial: tells and sets where you look from. The filled dot is you, the hollow one the target. */
 export function ViewDial({ view, from = view, target, onCommand, enabled = true, scheme }: Props) {
@@ -43,48 +86,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
     window.localStorage.setItem(KEPT, next);
     setSize(next);
   };
-  const held = useRef<{ moved: boolean; readonly end: () => void } | null>(null);
-  /** Where the pointer is from the dial's middle, in the dial's own units. */
-  const fromMiddle = (event: PointerEvent<SVGElement>): { x: number; y: number } => {
-    const area = (event.currentTarget.ownerSVGElement ?? event.currentTarget).getBoundingClientRect();
-    const unit = area.width / CHART.width;
-    return { x: (event.clientX - area.left) / unit + CHART.x - MIDDLE, y: (event.clientY - area.top) / unit + CHART.y - MIDDLE };
-  };
-  const azimuthAt = (event: PointerEvent<SVGElement>): number => {
-    const { x, y } = fromMiddle(event);
-    return Math.atan2(x, y);
-  };
-  const elevationAt = (event: PointerEvent<SVGElement>): number => {
-    const { x, y } = fromMiddle(event);
-    return Math.min(Math.PI / 2, Math.max(-Math.PI / 2, Math.atan2(-y, x) / ARC_SHARE));
-  };
-  const rollAt = (event: PointerEvent<SVGElement>): number => {
-    const { x, y } = fromMiddle(event);
-    return -Math.atan2(y, x);
-  };
-  /** Follows a drag from where it began to its end; a press without a movement stays a press. */
-  const dragged = (move: (event: PointerEvent<SVGElement>, during: object) => void) => ({
-    onPointerDown: (event: PointerEvent<SVGElement>) => {
-      event.currentTarget.setPointerCapture(event.pointerId);
-      const during = {
-        moved: false,
-        end: untilCancelled(() => {
-          held.current = null;
-          if (during.moved) onCommand({ kind: 'cancel' }, during);
-        }),
-      };
-      held.current = during;
-    },
-    onPointerMove: (event: PointerEvent<SVGElement>) => {
-      if (!held.current) return;
-      held.current.moved = true;
-      move(event, held.current);
-    },
-    onPointerUp: () => {
-      held.current?.end();
-      held.current = null;
-    },
-  });
+  const dragged = useDialDrag(onCommand);
   const toAzimuth = (azimuth: number, during?: object): void => {
     const difference = wrapAngle(azimuth - anglesOf(from.orientation).azimuth);
     if (Math.abs(difference) > 1e-3) onCommand({ kind: 'turn', axis: difference > 0 ? 'right' : 'left', angle: Math.abs(difference) }, during);
@@ -116,26 +118,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
       aria-label="View dial"
       className={`select-none ${size === 'large' ? 'fixed bottom-4 left-4 z-30 w-[26rem] rounded-2xl border-2 border-ink bg-paper p-4 shadow-2xl' : 'relative'}`}
     >
-      <div className={`flex gap-1 ${size === 'away' ? 'justify-end' : 'absolute top-0 left-0 z-10'}`}>
-        {size !== 'away' && (
-          <button
-            type="button"
-            className="dial-size"
-            aria-label={size === 'large' ? 'Make the dial smaller' : 'Make the dial larger'}
-            onClick={() => sized(size === 'large' ? 'usual' : 'large')}
-          >
-            {size === 'large' ? <Minimize2 size={13} aria-hidden="true" /> : <Maximize2 size={13} aria-hidden="true" />}
-          </button>
-        )}
-        <button
-          type="button"
-          className="dial-size"
-          aria-label={size === 'away' ? 'Show the dial' : 'Put the dial away'}
-          onClick={() => sized(size === 'away' ? 'usual' : 'away')}
-        >
-          {size === 'away' ? <PanelBottomOpen size={13} aria-hidden="true" /> : <PanelBottomClose size={13} aria-hidden="true" />}
-        </button>
-      </div>
+      <DialSize size={size} onSize={sized} />
       {size !== 'away' && (
         <svg
           viewBox={`${CHART.x} ${CHART.y} ${CHART.width} ${CHART.height}`}
@@ -143,7 +126,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
           role="group"
           aria-label={`Looking from ${degreeWords(now.azimuth)} round, ${degreeWords(now.elevation)} height, ${degreeWords(now.roll)} roll`}
         >
-          <circle cx={MIDDLE} cy={MIDDLE} r={RING} fill="var(--color-card)" stroke="var(--color-ink)" strokeWidth="2" />
+          <DialFace />
           {enabled && (
             <circle
               cx={MIDDLE}
@@ -165,21 +148,9 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
               {...dragged((event, during) => toAzimuth(azimuthAt(event), during))}
             />
           )}
-          {Array.from({ length: 24 }, (_, i) => {
-            const a = (i * Math.PI) / 12;
-            const p = ringPoint(a, RING);
-            const q = ringPoint(a, RING - (i % 6 === 0 ? 11 : i % 3 === 0 ? 8 : 5));
-            return <line key={i} x1={p.x} y1={p.y} x2={q.x} y2={q.y} stroke="var(--color-ink)" strokeWidth={i % 6 === 0 ? 2.5 : 1.2} />;
-          })}
-          <path
-            d={`M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`}
-            fill="none"
-            stroke="var(--color-ink)"
-            strokeWidth="2"
-          />
           {enabled && (
             <path
-              d={`M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`}
+              d={ARC_PATH}
               fill="none"
               stroke="transparent"
               strokeWidth="20"
