@@ -9,6 +9,7 @@ import {
   contextFor,
   defaultCriteria,
   type Exercise,
+  eyeOf,
   FRAME,
   type Goal,
   initialScene,
@@ -391,7 +392,7 @@ export const COURSE: readonly Plan[] = [
           'The stair goes up to the left of the door, along the wall.',
           'The living room is the second floor up.',
         ],
-        goal: (model) => ({ kind: 'matchView', target: standing(model, [0.9, -1.75, 6], 39), subject: ['tower/things in the living room/stove'] }),
+        goal: (model) => standHere(standing(model, [0.9, -1.75, 6], 39)),
       },
     ],
   },
@@ -405,11 +406,7 @@ export const COURSE: readonly Plan[] = [
         brief: 'Turn round to the desk, and lower your eye to 1.20 m over the floor',
         skill: 'stand',
         hints: ['Press Y to stand inside.', 'The rule on the edge of the stage tells your eye’s height over the floor; type it there.'],
-        goal: (model) => ({
-          kind: 'matchView',
-          target: standing(model, [0.9, -0.7, 9], 0, 1.2),
-          subject: ['tower/things in the watch room/log desk', 'tower/things in the watch room/log book'],
-        }),
+        goal: (model) => standHere(standing(model, [0.9, -0.7, 9], 0, 1.2)),
       },
     ],
   },
@@ -423,6 +420,9 @@ function onFloor({ mesh }: ScoredModel, [x, y, z]: Vec3): Vec3 {
   const floor = floorBeneath(mesh, [x, y, z + NEAR_FLOOR]);
   return floor !== null && Math.abs(floor - z) < NEAR_FLOOR ? [x, y, floor] : [x, y, z];
 }
+
+/** To stand where the eye of a scene is, with a level gaze. */
+const standHere = ({ view }: Scene): Goal => ({ kind: 'standHere', eye: eyeOf(view), orientation: view.orientation, fovY: view.fovY, level: true });
 
 /** Standing on the floor at a place, the eye this high over it, metres. `turned`: degrees that the gaze is turned to the left from straight ahead as one comes in at the front. */
 function standing(model: ScoredModel, place: Vec3, turned: number, height?: number): Scene {

@@ -153,6 +153,9 @@ export function rollHand(scheme: LabelledScheme, anticlockwise: boolean): string
 }
 
 export const projectionHand = (scheme: LabelledScheme): string | null => doing(scheme, 'toggle', 'projection');
+/** Keys keep the field of view as a factor: above 1 it gets wider. */
+export const lensHand = (scheme: LabelledScheme, stronger: boolean): string | null =>
+  keyFor(scheme, (c) => c.kind === 'fieldOfView' && c.angle > 1 === stronger);
 export const fitHand = (scheme: LabelledScheme): string | null => keyFor(scheme, (c) => c.kind === 'fit' && c.what === 'all');
 export const showAllHand = (scheme: LabelledScheme): string | null => keyFor(scheme, (c) => c.kind === 'showAll');
 export const homeHand = (scheme: LabelledScheme): string | null => keyFor(scheme, (c) => c.kind === 'home');

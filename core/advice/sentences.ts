@@ -114,6 +114,7 @@ const SENTENCES: Sentences = {
     clockwise === 0
       ? { eye: 'the roll is right to a hair' }
       : { eye: `roll ${degrees(clockwise)} ${clockwise > 0 ? 'clockwise' : 'anticlockwise'}`, hand: (s) => gesture.rollHand(s, clockwise < 0) },
+  lens: ({ stronger }) => ({ eye: `make the perspective ${stronger ? 'stronger' : 'weaker'}`, hand: (s) => gesture.lensHand(s, stronger) }),
   projection: ({ projection }) => ({ eye: `switch to ${projection}`, hand: gesture.projectionHand }),
   resize: ({ factor }) =>
     factor === 1 ? { eye: 'the size is right to a hair' } : { eye: `it is ${sizeOff(1 / factor)}`, hand: (s) => gesture.sizeHand(s, factor > 1) },

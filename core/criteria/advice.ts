@@ -28,6 +28,8 @@ export interface AdviceFigures {
   /** One who stands brings the eye forward, to the right and up. */
   moveEye: { readonly forward: number; readonly right: number; readonly up: number };
   roll: { readonly clockwise: number };
+  /** A stronger perspective, or a weaker one, until the field of view is as asked. */
+  lens: { readonly stronger: boolean };
   projection: { readonly projection: 'perspective' | 'orthographic' };
   /** As many times as large. */
   resize: { readonly factor: number };

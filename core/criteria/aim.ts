@@ -28,6 +28,19 @@ export interface Aim {
   readonly line: Line | null;
   /** Whether it is about standing and looking rather than going round. */
   readonly standing: boolean;
+  /** Where the eye must be, world metres, and whether the gaze must be level. */
+  readonly stand: { readonly eye: Vec3; readonly level: boolean } | null;
 }
 
-export const NO_AIM: Aim = { subject: [], target: null, cut: null, cutParts: {}, margins: null, reveal: null, calls: null, line: null, standing: false };
+export const NO_AIM: Aim = {
+  subject: [],
+  target: null,
+  cut: null,
+  cutParts: {},
+  margins: null,
+  reveal: null,
+  calls: null,
+  line: null,
+  standing: false,
+  stand: null,
+};

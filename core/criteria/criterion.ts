@@ -3,7 +3,7 @@ import type { Advice } from './advice';
 import type { Measured } from './measured';
 
 /** How a value is shown. */
-export type Display = 'degrees' | 'octaves' | 'percent' | 'match' | 'yesNo' | 'seconds' | 'count' | 'number';
+export type Display = 'degrees' | 'octaves' | 'percent' | 'match' | 'yesNo' | 'seconds' | 'metres' | 'count' | 'number';
 
 /** One thing that an attempt is judged by. Its value is a number, smaller is better. */
 export interface CriterionSpec {

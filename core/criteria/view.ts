@@ -74,7 +74,8 @@ const direction: CriterionSpec = {
   live: true,
   rank: 2,
   mendedBy: ['orbit', 'turn'],
-  measure: ({ aim, scene, isSeen }) => (aim.target && isSeen() ? directionError(scene.view.orientation, aim.target.view.orientation) : null),
+  // Who is asked to stand somewhere looks the right way whatever stands before them.
+  measure: ({ aim, scene, isSeen }) => (aim.target && (aim.stand || isSeen()) ? directionError(scene.view.orientation, aim.target.view.orientation) : null),
   advise(m, value) {
     const target = m.aim.target?.view;
     if (!target) return advice('notMeasured', {});
@@ -94,10 +95,11 @@ const roll: CriterionSpec = {
   rank: 3,
   mendedBy: ['roll'],
   measure: ({ aim, scene }) => (aim.target ? rollError(scene.view.orientation, aim.target.view.orientation) : null),
-  advise({ aim, scene }) {
+  advise(m, value) {
+    const { aim, scene } = m;
     if (!aim.target) return advice('notMeasured', {});
     const clockwise = toldAngle(signedRoll(scene.view.orientation, aim.target.view.orientation));
-    return advice('roll', { clockwise }, clockwise === 0 ? [] : [{ kind: 'roll', angle: -clockwise }]);
+    return unlessWorse(m, roll, value, advice('roll', { clockwise }, clockwise === 0 ? [] : [{ kind: 'roll', angle: -clockwise }]));
   },
 };
 

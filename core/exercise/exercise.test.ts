@@ -3,32 +3,14 @@ import { CRITERIA, CRITERION_IDS } from '../criteria';
 import { criteriaFor, defaultCriteria, GOAL_KINDS, type Goal } from '../goals';
 import { marginsSchema } from '../goals/frameIt/kind';
 import { Command } from '../navigation/command';
+import { GOALS } from '../tests/goals';
 import { exerciseOf, start } from '../tests/practice';
 import { COMMAND_GROUP_IDS, COMMAND_GROUPS, isAllowed } from './commandGroups';
 import { exerciseSchema } from './exerciseSchema';
 import { SKILLS, skillLabel } from './skills';
 
-const goals: Record<(typeof GOAL_KINDS)[number], Goal> = {
-  matchView: { kind: 'matchView', target: start, subject: [] },
-  callView: {
-    kind: 'callView',
-    order: 'asGiven',
-    calls: [
-      { kind: 'standard', name: 'front' },
-      { kind: 'face', name: 'the lid', point: [0, 0, 1], normal: [0, 0, 1] },
-    ],
-  },
-  followOrbit: {
-    kind: 'followOrbit',
-    pivot: [0, 0, 0],
-    path: [
-      { t: 0, view: start.view },
-      { t: 1, view: start.view },
-    ],
-  },
-  frameIt: { kind: 'frameIt', subject: [], margins: { left: 0.1, right: 0.1, top: 0.1, bottom: 0.1 } },
-  cutToReveal: { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: ['lid'] },
-};
+/** One goal of each kind. */
+const goals = Object.fromEntries(GOAL_KINDS.map((kind) => [kind, GOALS[kind][0]])) as unknown as Record<(typeof GOAL_KINDS)[number], Goal>;
 
 describe('criteria', () => {
   it.each(GOAL_KINDS)('the usual ones of %s can all be measured, and their weights count', (kind) => {

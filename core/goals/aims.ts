@@ -8,6 +8,7 @@ import { frameItAim } from './frameIt/aim';
 import type { GoalAim } from './goalAim';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewAim } from './matchView/aim';
+import { standHereAim } from './standHere/aim';
 
 /** What each kind of goal asks for. */
 const AIMS = {
@@ -16,6 +17,7 @@ const AIMS = {
   followOrbit: followOrbitAim,
   frameIt: frameItAim,
   cutToReveal: cutToRevealAim,
+  standHere: standHereAim,
 } satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
 
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;

@@ -5,6 +5,7 @@ import { followOrbitDetail } from './followOrbit/detail';
 import { frameItDetail } from './frameIt/detail';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewDetail } from './matchView/detail';
+import { standHereDetail } from './standHere/detail';
 
 /** What a card draws of each kind of goal. */
 const DETAILS = {
@@ -13,6 +14,7 @@ const DETAILS = {
   followOrbit: followOrbitDetail,
   frameIt: frameItDetail,
   cutToReveal: cutToRevealDetail,
+  standHere: standHereDetail,
 } satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
 
 export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

@@ -5,6 +5,7 @@ import { simulateFollowOrbit } from './followOrbit/simulate';
 import { simulateFrameIt } from './frameIt/simulate';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { simulateMatchView } from './matchView/simulate';
+import { simulateStandHere } from './standHere/simulate';
 
 /** How a simulated learner goes about each kind of goal. */
 const SIMULATIONS = {
@@ -13,6 +14,7 @@ const SIMULATIONS = {
   followOrbit: simulateFollowOrbit,
   frameIt: simulateFrameIt,
   cutToReveal: simulateCutToReveal,
+  standHere: simulateStandHere,
 } satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
 
 /** Does a step of this goal. */

@@ -5,6 +5,7 @@ import { frameItTask } from './frameIt/task';
 import type { GoalTask } from './goalKind';
 import type { GoalKindId, RedactedGoal, RedactedOf } from './kinds';
 import { matchViewTask } from './matchView/task';
+import { standHereTask } from './standHere/task';
 
 /** What each kind of goal asks for in the course of a step. */
 const TASKS = {
@@ -13,6 +14,7 @@ const TASKS = {
   followOrbit: followOrbitTask,
   frameIt: frameItTask,
   cutToReveal: cutToRevealTask,
+  standHere: standHereTask,
 } satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
 
 /** The task of a goal; its state is known to itself alone. */

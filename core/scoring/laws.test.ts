@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { firstAdvice } from '../advice';
 import type { Criterion } from '../criteria';
 import { foldTask, GOAL_KINDS, type Goal, type GoalOf } from '../goals';
+import { viewFrom } from '../goals/standHere/aim';
 import { aboutZ, backOf, exact, multiply, normalise, rotate, type Vec3 } from '../math';
 import { isLost, orbitSweep } from '../measures';
 import { contextFor, type ScoredModel } from '../model';
@@ -26,6 +27,8 @@ function perfect(goal: Goal): { commands: Command[]; events: TraceEvent[] } {
   switch (goal.kind) {
     case 'matchView':
       return { commands: recall(goal.target), ...none };
+    case 'standHere':
+      return { commands: recall(initialScene(viewFrom(goal))), ...none };
     case 'cutToReveal': {
       if (goal.plane && goal.reveal.length === 0) return { commands: [{ kind: 'section', plane: goal.plane }], ...none };
       if (goal.plane)

@@ -45,6 +45,11 @@ export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind:
     { kind: 'frameIt', subject: ['knob'], margins: { left: 0.3, right: 0.1, top: 0.1, bottom: 0.2 } },
     { kind: 'frameIt', subject: ['lid'], margins: { left: 0.05, right: 0.2, top: 0.3, bottom: 0.1 } },
   ],
+  standHere: [
+    { kind: 'standHere', eye: [0.4, -3, 1.5], orientation: orientationFrom({ azimuth: 0.3, elevation: 0, roll: 0 }), fovY: 1.05, level: true },
+    { kind: 'standHere', eye: [2.6, -2.2, 1.2], orientation: orientationFrom({ azimuth: 0.9, elevation: 0.2, roll: 0 }), fovY: 0.8, level: false },
+    { kind: 'standHere', eye: [-2.5, 2, 0.7], orientation: orientationFrom({ azimuth: -2.4, elevation: -0.1, roll: 0 }), fovY: 1.05, level: false },
+  ],
   cutToReveal: [
     { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
     { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },

@@ -23,7 +23,7 @@ export function exerciseOf(...goals: readonly Goal[]): Exercise & { id: string; 
     model: { id: 'crate', revision: 1 },
     start,
     steps: goals.map((goal, i) => ({ id: `step-${i}`, brief: 'Do it', skill: 'orbit', otherSkills: [], hints: [], goal, criteria: defaultCriteria(goal) })),
-    allowed: ['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show'],
+    allowed: ['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show', 'walk'],
     schemes: [],
     liveHelp: true,
     showTarget: true,

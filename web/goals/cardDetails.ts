@@ -8,6 +8,7 @@ const CARD_DETAILS = {
   callView: lazy(async () => ({ default: (await import('./callView/CardDetail')).CallViewDetail })),
   followOrbit: lazy(async () => ({ default: (await import('./followOrbit/CardDetail')).FollowOrbitDetail })),
   frameIt: lazy(async () => ({ default: (await import('./frameIt/CardDetail')).FrameItDetail })),
+  standHere: lazy(async () => ({ default: (await import('./standHere/CardDetail')).StandHereDetail })),
   cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
 } satisfies { readonly [K in GoalKindId]: CardDetail };
 

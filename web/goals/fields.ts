@@ -5,6 +5,7 @@ import { FollowOrbitFields } from './followOrbit/Fields';
 import { FrameItFields } from './frameIt/Fields';
 import type { Fields } from './goalParts';
 import { MatchViewFields } from './matchView/Fields';
+import { StandHereFields } from './standHere/Fields';
 
 /** What each kind of goal asks to be set in Build. */
 const FIELDS = {
@@ -13,6 +14,7 @@ const FIELDS = {
   followOrbit: FollowOrbitFields,
   frameIt: FrameItFields,
   cutToReveal: CutToRevealFields,
+  standHere: StandHereFields,
 } satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
 
 export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

@@ -1,6 +1,7 @@
 import type { TraineeExercise } from '@core/exercise';
 import type { Mesh, Part } from '@core/geometry';
 import type { Goal, Prompt, RedactedGoal } from '@core/goals';
+import type { Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
 import type { StepDetail } from '@core/scoring';
 import type { View } from '@core/view';
@@ -33,6 +34,8 @@ export interface OverlayProps<R extends RedactedGoal> {
   readonly goal: R;
   /** The free view as it was drawn last. */
   readonly view: View;
+  /** Height of the floor under a point, world metres; left out before the stage is there. */
+  readonly floorAt?: ((point: Vec3) => number) | undefined;
   /** Given in Build, where what is drawn can be dragged. */
   readonly onChange?: (goal: R) => void;
 }

@@ -4,6 +4,7 @@ import { CutToRevealPanel } from './cutToReveal/Panel';
 import { FollowOrbitPanel } from './followOrbit/Panel';
 import { FrameItPanel } from './frameIt/Panel';
 import type { Panel } from './goalParts';
+import { StandHerePanel } from './standHere/Panel';
 
 /** What each kind of goal shows beside the brief in Practise; null: the target's picture says it all. */
 const PANELS = {
@@ -12,6 +13,7 @@ const PANELS = {
   followOrbit: FollowOrbitPanel,
   frameIt: FrameItPanel,
   cutToReveal: CutToRevealPanel,
+  standHere: StandHerePanel,
 } satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
 
 export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;

@@ -16,6 +16,7 @@ import { createRenderer, type Renderer } from './drawing/renderer';
 import { panesOf } from './panes';
 import type { Prepared } from './prepared';
 import { createProbes, type Probes } from './probing/probes';
+import { floorUnder } from './probing/walking';
 import type { Recorder } from './recorder';
 import type { SceneSource } from './sceneSource';
 import { showSource } from './showSource';
@@ -74,6 +75,8 @@ export interface Stage {
   readonly controls: Controls | null;
   /** Where the near hand is open. */
   readonly nearHand: FramePoint | null;
+  /** Height of the floor under a point in the present scene, world metres; left out before the stage is there. */
+  readonly floorAt: ((point: Vec3) => number) | undefined;
 }
 
 export interface StageOptions {
@@ -164,7 +167,11 @@ export function useStage(prepared: Prepared | null, session: Recorder | null, sc
     };
   }, [handle, session, sides, aids, schemeNow, gestureNow]);
 
-  return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps, controls, nearHand };
+  const floorAt = useMemo(
+    () => (handle && session ? (point: Vec3) => floorUnder(handle.probes.cast, session.getState().scene, point, handle.probes.ground) : undefined),
+    [handle, session],
+  );
+  return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps, controls, nearHand, floorAt };
 }
 
 /** Does what a dial or a panel asks for, by the name under which a trace has it. Commands of one movement, told by the same `during`, are one gesture. */

@@ -26,6 +26,8 @@ export function shownValue(id: CriterionId, value: number | null, tooLarge: numb
       return value === 0 ? 'right' : 'other';
     case 'seconds':
       return `${round(value, 1)} s`;
+    case 'metres':
+      return `${value.toFixed(value < 1 ? 2 : 1)} m`;
     case 'count':
       return round(value, 0);
     default:

@@ -1,10 +1,10 @@
 import { isAllowed } from '../../exercise/commandGroups';
-import { dot, sub, type Vec3 } from '../../math';
+import type { Vec3 } from '../../math';
 import { framingOf, signedRoll, sizeRatio } from '../../measures';
 import { subjectOf } from '../../model';
-import { headingOf } from '../../navigation';
 import { type Actor, NEAR_ANGLE, turnTo } from '../../simulation/actor';
-import { anglesOf, eyeOf, type View, wrapAngle } from '../../view';
+import { standAs } from '../../simulation/standAs';
+import { anglesOf } from '../../view';
 import type { MatchView } from './kind';
 
 const meanOf = (points: readonly Vec3[]): Vec3 =>
@@ -12,23 +12,6 @@ const meanOf = (points: readonly Vec3[]): Vec3 =>
 
 /** From here on, octaves, one first brings the thing itself to the middle: else the eye would go past it. */
 const FAR_ZOOM = 3;
-
-/** Walks, rises and looks until the eye is where it should be. */
-function standAs(actor: Actor, target: View): void {
-  const { recorder, hand, learner } = actor;
-  for (let i = 0; i <= learner.corrections; i++) {
-    const { view } = recorder.scene();
-    const way = sub(eyeOf(target), eyeOf(view));
-    const { ahead, right } = headingOf(view);
-    const [forward, aside] = [dot(way, ahead), dot(way, right)];
-    if (Math.abs(forward) + Math.abs(aside) > 0.05) hand.walk(forward, aside);
-    if (Math.abs(way[2]) > 0.02) hand.rise(way[2]);
-    const [now, wanted] = [anglesOf(recorder.scene().view.orientation), anglesOf(target.orientation)];
-    const yaw = wrapAngle(wanted.azimuth - now.azimuth);
-    const pitch = now.elevation - wanted.elevation;
-    if (Math.abs(yaw) + Math.abs(pitch) > NEAR_ANGLE) hand.look(yaw, pitch);
-  }
-}
 
 /** Goes where the target was recorded: the direction first, then size and place. */
 export function simulateMatchView(actor: Actor, goal: MatchView): void {

@@ -37,7 +37,14 @@ export function AuthorStage({ store, stage, model, problem }: Props) {
         landmarks={model.landmarks}
         overlay={
           Overlay &&
-          stage.drawn && <Overlay goal={goal} view={stage.drawn} onChange={(made: RedactedGoal) => store.setGoal({ ...goal, ...made } as typeof goal)} />
+          stage.drawn && (
+            <Overlay
+              goal={goal}
+              view={stage.drawn}
+              floorAt={stage.floorAt}
+              onChange={(made: RedactedGoal) => store.setGoal({ ...goal, ...made } as typeof goal)}
+            />
+          )
         }
       >
         {(!stage.session || problem) && (

@@ -33,7 +33,7 @@ export function fromShown(id: CriterionId, value: number): number {
       return value;
   }
 }
-const UNITS = { degrees: '°', octaves: '%', percent: '%', match: '% off', seconds: 's', count: '', number: '', yesNo: '' } as const;
+const UNITS = { degrees: '°', octaves: '%', percent: '%', match: '% off', seconds: 's', metres: 'm', count: '', number: '', yesNo: '' } as const;
 
 interface RowProps {
   readonly criterion: Criterion;
