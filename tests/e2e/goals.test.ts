@@ -223,4 +223,36 @@ describe('each goal, built and done', () => {
       expect(await driver.findElement(By.css('[data-level="recover mouse"]')).getText()).toMatch(/^100.*3×/s);
     });
   });
+
+  it('stand here: the place and the gaze that were set are reached by walking and looking', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-stand', async () => {
+      /** A key with Shift, Alt or both. */
+      const held = async (key: string, ...modifiers: readonly string[]): Promise<void> => {
+        const actions = driver.actions();
+        for (const modifier of modifiers) actions.keyDown(modifier);
+        actions.sendKeys(key);
+        for (const modifier of modifiers) actions.keyUp(modifier);
+        await actions.perform();
+      };
+      const go = async (): Promise<void> => {
+        await driver.executeScript('arguments[0].focus()', await stage(driver));
+        for (let i = 0; i < 3; i++) await held(Key.PAGE_UP, Key.ALT);
+        for (let i = 0; i < 4; i++) await held(Key.ARROW_RIGHT, Key.SHIFT, Key.ALT);
+        for (let i = 0; i < 2; i++) await held(Key.PAGE_DOWN, Key.SHIFT);
+      };
+      await begin(/^Lantern buoy/, 'By the mooring');
+      await choose(driver, 'Goal', 'Stand here');
+      expect(await (await field(driver, 'Main skill')).getAttribute('value')).toBe('stand');
+      await go();
+      await press(driver, 'Set place and gaze from this view');
+      await publishAndAssign('By the mooring');
+      await practise('By the mooring');
+      expect(await driver.findElement(By.css('main')).getText()).toMatch(/walk to the mark on the floor/);
+      await go();
+      const attempt = await scored();
+      for (const id of ['eyePlace', 'eyeHeight', 'direction', 'roll']) expect(points(attempt, id), id).toBe(1);
+      expect(attempt.card.score).toBeGreaterThan(99);
+    });
+  });
 });
