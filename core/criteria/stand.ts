@@ -32,7 +32,7 @@ function wayPart(m: Measured, spec: CriterionSpec, value: number | null, part: '
 }
 
 const eyePlace: CriterionSpec = {
-  label: 'Place of the eye',
+  label: 'Place',
   unit: 'm',
   display: 'metres',
   how: 'The distance of the eye from its place, seen from above.',
@@ -48,7 +48,7 @@ const eyePlace: CriterionSpec = {
 };
 
 const eyeHeight: CriterionSpec = {
-  label: 'Height of the eye',
+  label: 'Eye height',
   unit: 'm',
   display: 'metres',
   how: 'How much too high or too low the eye is.',

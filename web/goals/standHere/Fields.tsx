@@ -20,7 +20,7 @@ export function StandHereFields({ goal, session, onChange }: FieldsProps<GoalOf<
       </div>
       <p className="mb-2 text-ink-soft text-sm">
         Stand inside (Aids), walk there, look, then set it. Now: the eye {goal.eye[2].toFixed(2)} m over the foot of the model, {degrees(azimuth)} round,{' '}
-        {degrees(elevation)} from above.
+        {degrees(elevation)} height.
       </p>
       <Tick label="The gaze must be level, verticals upright" checked={goal.level} onChange={(level) => onChange({ ...goal, level })} />
     </>
