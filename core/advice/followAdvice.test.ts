@@ -9,7 +9,7 @@ import { crate, exerciseOf } from '../tests/practice';
 import { PLACES, startView } from '../tests/startViews';
 import { adviceOf, firstAdvice } from './adviceOf';
 
-const STARTS = 100;
+const STARTS = 200;
 
 const kinds = GOAL_KINDS.filter((kind) => liveCriteria(exerciseOf(GOALS[kind][0] as (typeof GOALS)[typeof kind][number]).steps[0] as Step).length > 0);
 

@@ -15,12 +15,13 @@ export interface ModelWithRevision {
   readonly revision: models.ModelRevision;
 }
 
+const isEmpty = ({ names, merges }: Naming): boolean => Object.keys(names).length === 0 && merges.length === 0;
+
 /** Reads a model in the pool and keeps its mesh, its parts called as people call them. */
 async function readAndKeep(asked: RequestContext, input: ModelInput, naming: Naming = NO_NAMING): Promise<ReadModel> {
   const transfer = 'form' in input ? [input.form.buffer as ArrayBuffer] : [];
   const file = await asked.pool.run('model', input, { for: asked.who.id, transfer });
-  const isNamed = Object.keys(naming.names).length > 0 || naming.merges.length > 0;
-  const read = isNamed ? { ...file, ...(await asked.pool.run('nameParts', { mesh: file.mesh, naming, strict: false }, { for: asked.who.id })) } : file;
+  const read = isEmpty(naming) ? file : { ...file, ...(await asked.pool.run('nameParts', { mesh: file.mesh, naming, strict: false }, { for: asked.who.id })) };
   await asked.files.keep(read.mesh, read.hash);
   return read;
 }
@@ -98,6 +99,7 @@ export async function nameParts(asked: RequestContext, modelId: string, naming: 
   await modelOwned(asked, modelId);
   const before = await models.latestRevision(asked.db, modelId);
   if (!before) throw notFound('This model');
+  if (isEmpty(naming)) return { revision: before.revision };
   const named = await asked.pool.run('nameParts', { mesh: await meshBytesOf(asked, before.meshHash), naming, strict: true }, { for: asked.who.id });
   await asked.files.keep(named.mesh, named.hash);
   const now = mergedInto(naming);

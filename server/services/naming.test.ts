@@ -41,5 +41,6 @@ it('what is not there, or another’s, is refused in words', async () => {
   });
   const other = await school(service);
   await expect(nameParts(other.instructor, model.id, { names: {}, merges: [] })).rejects.toMatchObject({ status: 404 });
+  expect(await nameParts(s.instructor, model.id, { names: {}, merges: [] })).toEqual({ revision: 1 });
   expect((await getModel(s.instructor, model.id)).revision.revision).toBe(1);
 });

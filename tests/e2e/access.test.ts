@@ -52,6 +52,7 @@ const everything = (): readonly { path: string; method?: string; body?: unknown;
   { path: '/api/landmarks/none', method: 'PATCH', body: { name: 'Bell' }, open: [] },
   { path: '/api/landmarks/none', method: 'DELETE', body: {}, open: [] },
   { path: `/api/models/${ids.model}/revisions`, method: 'POST', body: {}, open: [] },
+  { path: `/api/models/${ids.model}/parts`, method: 'POST', body: { names: {}, merges: [] }, open: ['maren', 'edda'] },
   { path: `/api/models/${ids.model}/views`, open: ['ida', 'viktor', 'maren', 'edda'] },
   { path: '/api/views/none', method: 'PATCH', body: {}, open: [] },
   { path: '/api/schemes', open: ['ida', 'viktor', 'maren', 'edda'] },

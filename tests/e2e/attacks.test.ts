@@ -229,6 +229,7 @@ describe('anything at all, from a seed', () => {
       `models/${ids.model}/revisions`,
       `models/${ids.model}/landmarks`,
       `models/${ids.model}/views`,
+      `models/${ids.model}/parts`,
       `people/${ids.person}/attempts.csv`,
       'schemes',
       'schemes/two-button-mouse',

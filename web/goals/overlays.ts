@@ -1,17 +1,15 @@
 import type { GoalKindId, RedactedGoal, RedactedOf } from '@core/goals';
-import { FollowOrbitOverlay } from './followOrbit/Overlay';
-import { FrameItOverlay } from './frameIt/Overlay';
+import { lazy } from 'react';
 import type { Overlay } from './goalParts';
-import { StandHereOverlay } from './standHere/Overlay';
 
-/** What each kind of goal draws over the stage, in Practise and in Build; null: nothing. */
+/** What each kind of goal draws over the stage, in Practise and in Build, loaded where it is drawn; null: nothing. */
 const OVERLAYS = {
   matchView: null,
   callView: null,
-  followOrbit: FollowOrbitOverlay,
-  frameIt: FrameItOverlay,
+  followOrbit: lazy(async () => ({ default: (await import('./followOrbit/Overlay')).FollowOrbitOverlay })),
+  frameIt: lazy(async () => ({ default: (await import('./frameIt/Overlay')).FrameItOverlay })),
   cutToReveal: null,
-  standHere: StandHereOverlay,
+  standHere: lazy(async () => ({ default: (await import('./standHere/Overlay')).StandHereOverlay })),
 } satisfies { readonly [K in GoalKindId]: Overlay<RedactedOf<K>> | null };
 
 export const overlayOf = (goal: RedactedGoal): Overlay<RedactedGoal> | null => OVERLAYS[goal.kind] as Overlay<RedactedGoal> | null;

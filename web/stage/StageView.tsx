@@ -5,7 +5,6 @@ import { Bookmark, ListTree } from 'lucide-react';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useStore } from 'zustand';
 import type { Aids } from './aids';
-import { GridMarks } from './marks/GridMarks';
 import { LoupeMark, PivotMark, RectangleMark } from './marks/marks';
 import { PaneFrames } from './marks/PaneFrames';
 import { AidsMenu } from './panels/AidsMenu';
@@ -64,6 +63,7 @@ interface Within {
 
 /** Loaded when they are first wanted. */
 const NearHand = lazy(async () => ({ default: (await import('./devices/NearHand')).NearHand }));
+const GridMarks = lazy(async () => ({ default: (await import('./marks/GridMarks')).GridMarks }));
 const EyeRule = lazy(async () => ({ default: (await import('./marks/EyeRule')).EyeRule }));
 const Nameplates = lazy(async () => ({ default: (await import('./marks/Nameplates')).Nameplates }));
 const SectionArrow = lazy(async () => ({ default: (await import('./marks/SectionArrow')).SectionArrow }));

@@ -6,6 +6,7 @@ import { ViewDial } from '@web/stage/dial/ViewDial';
 import { StageView } from '@web/stage/StageView';
 import { type Stage, useCommand } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
+import { Suspense } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import { type DraftStore, presentStep } from './draftStore';
@@ -36,15 +37,16 @@ export function AuthorStage({ store, stage, model, problem }: Props) {
         views={{ modelId: draft.model.id, forAll: model.mine }}
         landmarks={model.landmarks}
         overlay={
-          Overlay &&
-          stage.drawn && (
-            <Overlay
-              goal={goal}
-              view={stage.drawn}
-              floorAt={stage.floorAt}
-              onChange={(made: RedactedGoal) => store.setGoal({ ...goal, ...made } as typeof goal)}
-            />
-          )
+          <Suspense>
+            {Overlay && stage.drawn && (
+              <Overlay
+                goal={goal}
+                view={stage.drawn}
+                floorAt={stage.floorAt}
+                onChange={(made: RedactedGoal) => store.setGoal({ ...goal, ...made } as typeof goal)}
+              />
+            )}
+          </Suspense>
         }
       >
         {(!stage.session || problem) && (

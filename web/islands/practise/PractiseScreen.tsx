@@ -139,7 +139,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
           landmarks={landmarks}
           overlay={
             <>
-              {Overlay && present && stage.drawn && <Overlay goal={present.goal} view={stage.drawn} floorAt={stage.floorAt} />}
+              <Suspense>{Overlay && present && stage.drawn && <Overlay goal={present.goal} view={stage.drawn} floorAt={stage.floorAt} />}</Suspense>
               {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
             </>
           }

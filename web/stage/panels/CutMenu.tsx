@@ -5,7 +5,7 @@ import { centreOf } from '@core/model';
 import type { Command, Scene } from '@core/navigation';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { Scissors } from 'lucide-react';
-import { MAIN_CUTS, planeThrough } from './SectionPanel';
+import { MAIN_CUTS, planeThrough } from './mainCuts';
 import { StageMenu } from './StageMenu';
 
 interface Props {

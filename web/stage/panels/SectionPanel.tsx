@@ -9,6 +9,7 @@ import { Tip } from '@web/ui/Tip';
 import type { Caps } from '@web/workers/makeCaps';
 import { useEffect, useState } from 'react';
 import { lengthWords } from '../marks/GridMarks';
+import { MAIN_CUTS, planeThrough } from './mainCuts';
 
 interface Props {
   readonly scene: Scene;
@@ -27,16 +28,6 @@ const TILTS = [
   { words: 'left', across: false, way: -1 },
   { words: 'right', across: false, way: 1 },
 ] as const;
-/** The three main directions, by the side that is cut away. */
-export const MAIN_CUTS: readonly { words: string; normal: Vec3 }[] = [
-  { words: 'From the front', normal: [0, -1, 0] },
-  { words: 'From the right', normal: [1, 0, 0] },
-  { words: 'From the top', normal: [0, 0, 1] },
-];
-
-/** The plane with this normal through a point. */
-export const planeThrough = (normal: Vec3, point: Vec3): Plane => ({ normal, offset: dot(normal, point) });
-
 /** Distance, tilt, flip and removal of the cut, its main directions, and how much it cuts; millimetres along its normal. */
 export function SectionPanel({ scene, mesh, caps, scheme, onCommand }: Props) {
   const labels = useKeyLabels();
