@@ -81,12 +81,16 @@ export const button = (driver: WebDriver, name: string | RegExp): Promise<WebEle
 export const link = (driver: WebDriver, name: string | RegExp): Promise<WebElement> => find(driver, 'a', name);
 export const field = (driver: WebDriver, name: string | RegExp): Promise<WebElement> => find(driver, 'input, textarea, select', name);
 
+/** Whether an element stands there as the server drew it, and nothing listens to it yet: a press would be lost. */
+const isAsleep = (driver: WebDriver, element: WebElement): Promise<boolean> =>
+  driver.executeScript<boolean>("return arguments[0].closest('astro-island[ssr]') !== null", element);
+
 /** Presses a button or link; looked for again while the page is still being drawn. */
 export async function press(driver: WebDriver, name: string | RegExp, selector = 'button, [role=button], a'): Promise<void> {
   await driver.wait(async () => {
     try {
       const element = await find(driver, selector, name);
-      if (!(await element.isEnabled())) return false;
+      if (!(await element.isEnabled()) || (await isAsleep(driver, element))) return false;
       await element.click();
       return true;
     } catch (error) {
