@@ -106,10 +106,15 @@ await pair('scoreAttempt: 60 s at 60 Hz, 200k triangles', 'under 40 ms', () => v
   name: 'one id picture of the model',
   run: () => void drawIds(twoHundred, scene, 320, 200),
 });
-await pair('live closeness: one judgement, 200k', 'under 20 ms', () => void judgeNow(exercise.steps[0] as Exercise['steps'][number], model, { ...scene }, mouse), {
-  name: 'one id picture of the model',
-  run: () => void drawIds(twoHundred, scene, 320, 200),
-});
+await pair(
+  'live closeness: one judgement, 200k',
+  'under 20 ms',
+  () => void judgeNow(exercise.steps[0] as Exercise['steps'][number], model, { ...scene }, mouse),
+  {
+    name: 'one id picture of the model',
+    run: () => void drawIds(twoHundred, scene, 320, 200),
+  },
+);
 
 const path = (turn: number): Vec3[] =>
   Array.from({ length: 64 }, (_, i) => [Math.sin((i / 63) * turn), -Math.cos((i / 63) * turn) * 0.99, 0.1 * Math.sin(i / 9)]);
