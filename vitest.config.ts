@@ -42,7 +42,7 @@ export default defineConfig({
           fileParallelism: false,
           bail: 0,
           // A browser on a busy machine may lose a click; what fails twice has failed, and what was tried twice is listed as such.
-          retry: 1,
+          retry: 2,
         },
       },
     ],

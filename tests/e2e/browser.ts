@@ -5,7 +5,7 @@ import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 /** Conditions are waited for this long: no test fails because a machine is slow. */
-export const PATIENCE = Number(process.env.DIALHOME_PATIENCE ?? 180_000);
+export const PATIENCE = Number(process.env.DIALHOME_PATIENCE ?? 120_000);
 
 export interface Browser {
   readonly driver: WebDriver;
