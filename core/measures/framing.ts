@@ -1,5 +1,5 @@
 import { exact, type Vec3 } from '../math';
-import { FRAME_ASPECT, project, type View } from '../view';
+import { FRAME_ASPECT, projector, type View } from '../view';
 
 /** Free space asked for on each side: of the frame's width left and right, of its height above and below. */
 export interface Margins {
@@ -20,12 +20,13 @@ export interface Framing {
 
 export function framingOf(view: View, points: readonly Vec3[]): Framing | null {
   if (points.length === 0) return null;
+  const project = projector(view);
   const seen: { u: number; v: number }[] = [];
   let su = 0;
   let sv = 0;
   let [u0, v0, u1, v1] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
   for (const point of points) {
-    const p = project(view, point, FRAME_ASPECT);
+    const p = project(point);
     if (view.projection === 'perspective' && p.depth <= 0) return null;
     seen.push(p);
     su += p.u;
@@ -48,7 +49,10 @@ const IN_FRONT = 0.05;
 /** Numbers of the points in front of the eye: without perspective all are. */
 export function inFront(view: View, points: readonly Vec3[]): number[] {
   const least = view.projection === 'orthographic' ? Number.NEGATIVE_INFINITY : IN_FRONT * view.distance;
-  return points.flatMap((point, i) => (project(view, point, FRAME_ASPECT).depth > least ? [i] : []));
+  const project = projector(view);
+  const found: number[] = [];
+  for (const [i, point] of points.entries()) if (project(point).depth > least) found.push(i);
+  return found;
 }
 
 /**

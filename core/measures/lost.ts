@@ -1,6 +1,6 @@
 import { flatHull } from '../geometry';
 import type { Vec3 } from '../math';
-import { FRAME_ASPECT, project, type View } from '../view';
+import { FRAME_ASPECT, projector, type View } from '../view';
 
 /** A subject whose outline is less than this high and less than this wide is too small to be found, frame heights and widths. */
 const TOO_SMALL = 0.04;
@@ -32,7 +32,7 @@ function meetsFrame(outline: readonly Place[]): boolean {
 
 /** Where the convex hull of the points, cut off at the eye, projects to; null when all of it is behind the eye. */
 function projected(view: View, points: readonly Vec3[]): { places: Place[]; whole: boolean } | null {
-  const seen = points.map((point) => project(view, point, FRAME_ASPECT));
+  const seen = points.map(projector(view));
   if (view.projection === 'orthographic') return { places: seen, whole: true };
   const near = view.distance * CUT_OFF;
   const front = seen.filter((p) => p.depth > near);

@@ -15,10 +15,21 @@ export function frameHeightAt(view: View, depth: number): number {
  * not enter; it is an argument because every frame function takes it.
  */
 export function project(view: View, point: Vec3, _aspect: number): { u: number; v: number; depth: number } {
-  const d = sub(point, eyeOf(view));
-  const depth = -dot(d, backOf(view.orientation));
-  const height = frameHeightAt(view, depth);
-  return { u: dot(d, rightOf(view.orientation)) / height, v: dot(d, upOf(view.orientation)) / height, depth };
+  return projector(view)(point);
+}
+
+/** `project` for many points of one view. */
+export function projector(view: View): (point: Vec3) => { u: number; v: number; depth: number } {
+  const eye = eyeOf(view);
+  const [right, up, back] = [rightOf(view.orientation), upOf(view.orientation), backOf(view.orientation)];
+  const tangent = exact.tan(view.fovY / 2);
+  const flat = view.projection === 'orthographic' ? frameHeightAtTarget(view) : null;
+  return (point) => {
+    const d = sub(point, eye);
+    const depth = -dot(d, back);
+    const height = flat ?? 2 * depth * tangent;
+    return { u: dot(d, right) / height, v: dot(d, up) / height, depth };
+  };
 }
 
 /** World ray through a frame point; unit direction. Perspective starts at the eye, orthographic on the plane through it. */

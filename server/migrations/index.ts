@@ -7,6 +7,7 @@ import * as slips from './005-slips';
 import * as forClass from './006-class';
 import * as criteria from './007-criteria';
 import * as drafts from './008-drafts';
+import * as takenBack from './009-taken-back';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -17,6 +18,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '006-class', migration: forClass },
   { name: '007-criteria', migration: criteria },
   { name: '008-drafts', migration: drafts },
+  { name: '009-taken-back', migration: takenBack },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

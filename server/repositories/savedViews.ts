@@ -13,6 +13,8 @@ export interface SavedView {
   readonly name: string;
   readonly about: string;
   readonly scene: KeptScene;
+  /** Whether it was removed, and can still be put back. */
+  readonly removed: boolean;
 }
 
 interface Row {
@@ -24,6 +26,7 @@ interface Row {
   name: string;
   about: string;
   scene: unknown;
+  removed_at: Date | null;
 }
 
 const toView = (row: Row): SavedView => ({
@@ -35,12 +38,13 @@ const toView = (row: Row): SavedView => ({
   name: row.name,
   about: row.about,
   scene: keptSceneSchema.parse(parseColumn(row.scene)),
+  removed: row.removed_at !== null,
 });
 
 /** Views of a model that one person sees: those for all first, then their own, each in its order. */
 export async function listSavedViews(db: Database, modelId: string, personId: string): Promise<SavedView[]> {
   const rows = await db<Row>('saved_views')
-    .where({ model_id: modelId })
+    .where({ model_id: modelId, removed_at: null })
     .andWhere((q) => q.where('for_all', true).orWhere('person_id', personId))
     .orderBy([{ column: 'for_all', order: 'desc' }, 'position', 'created_at', 'id']);
   return rows.map(toView);
@@ -51,7 +55,7 @@ export async function findSavedView(db: Database, id: string): Promise<SavedView
   return row ? toView(row) : null;
 }
 
-export async function addSavedView(db: Database, view: SavedView, now: Date): Promise<void> {
+export async function addSavedView(db: Database, view: Omit<SavedView, 'removed'>, now: Date): Promise<void> {
   await db('saved_views').insert({
     id: view.id,
     model_id: view.modelId,
@@ -73,8 +77,4 @@ export async function updateSavedView(db: Database, id: string, change: { name?:
 
 export async function setPosition(db: Database, id: string, position: number): Promise<void> {
   await db('saved_views').where({ id }).update({ position });
-}
-
-export async function removeSavedView(db: Database, id: string): Promise<void> {
-  await db('saved_views').where({ id }).delete();
 }

@@ -1,7 +1,7 @@
 import type { Landmark } from '@core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
-import { landmarksRead, markLandmark, removeLandmark, renameLandmark } from './landmarks';
+import { landmarkRemoved, landmarksRead, markLandmark, putLandmarkBack, removeLandmark, renameLandmark } from './landmarks';
 import { changeModel, getModel, reviseModel } from './models';
 
 let service: TestService;
@@ -26,6 +26,24 @@ describe('landmarks', () => {
     await removeLandmark(s.instructor, id);
     expect(await names()).toEqual([]);
     await expect(removeLandmark(s.instructor, id)).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('come back where they were after they were removed, unless their name is taken by then; for good they go after a week', async () => {
+    const { id } = await markLandmark(s.instructor, modelId, lamp);
+    const { id: bell } = await markLandmark(s.instructor, modelId, { ...lamp, name: 'Bell' });
+    const after = (seconds: number) => ({ ...s.instructor, now: () => new Date(s.instructor.now().getTime() + seconds * 1000) });
+    await removeLandmark(after(1), id);
+    expect(await landmarkRemoved(after(1), modelId)).toMatchObject({ id, name: 'Lamp' });
+    await putLandmarkBack(s.instructor, id);
+    expect((await names()).sort()).toEqual(['Bell', 'Lamp']);
+    await expect(putLandmarkBack(s.instructor, id)).rejects.toMatchObject({ status: 404 });
+    await removeLandmark(s.instructor, id);
+    const { id: other } = await markLandmark(s.instructor, modelId, lamp);
+    await expect(putLandmarkBack(s.instructor, id)).rejects.toMatchObject({ status: 422, field: 'name' });
+    const later = after(8 * 24 * 3600);
+    expect(await landmarkRemoved(later, modelId)).toBeNull();
+    for (const each of [other, bell]) await removeLandmark(later, each);
+    expect(await service.db('landmarks').where({ model_id: modelId, id })).toHaveLength(0);
   });
 
   it('need a name of their own and a part that is there', async () => {

@@ -6,6 +6,7 @@ import { partsOf } from '../meshes';
 import { nameOf } from '../names';
 import * as landmarks from '../repositories/landmarks';
 import { lockModel, type ModelRevision } from '../repositories/models';
+import { lastRemoved, putBack, type Removed, remove } from '../repositories/removal';
 import type { RequestContext } from '../service';
 import { getModel, ownsModel } from './models';
 
@@ -52,9 +53,15 @@ export async function markLandmark(asked: RequestContext, modelId: string, input
 /** Two landmarks of one model have two names, also when both come at the same moment: the database has the last word. */
 const nameTaken = (name: string) => (): Error => invalid(`There is a landmark “${name}” already: choose another name.`, 'name');
 
-async function ownLandmark(asked: RequestContext, id: string): Promise<landmarks.KeptLandmark> {
+/** The landmark of a model's newest geometry that was removed last, while it can be put back, for the one whose model it is. */
+export async function landmarkRemoved(asked: RequestContext, modelId: string): Promise<Removed | null> {
+  const { model, revision } = await getModel(asked, modelId);
+  return ownsModel(asked, model) ? lastRemoved(asked.db, 'landmarks', { model_id: modelId, mesh_hash: revision.meshHash }, asked.now()) : null;
+}
+
+async function ownLandmark(asked: RequestContext, id: string, removed = false): Promise<landmarks.KeptLandmark> {
   const found = await landmarks.findLandmark(asked.db, id);
-  if (!found) throw notFound('This landmark');
+  if (found?.removed !== removed) throw notFound('This landmark');
   const { model } = await getModel(asked, found.modelId);
   if (!ownsModel(asked, model)) throw forbidden('Landmarks are changed by the one whose model it is.');
   return found;
@@ -67,6 +74,11 @@ export async function renameLandmark(asked: RequestContext, id: string, text: st
 }
 
 export async function removeLandmark(asked: RequestContext, id: string): Promise<void> {
-  await ownLandmark(asked, id);
-  await landmarks.removeLandmark(asked.db, id);
+  await remove(asked.db, 'landmarks', await ownLandmark(asked, id), asked.now());
+}
+
+/** Puts a landmark back that was removed, unless another one has its name by now. */
+export async function putLandmarkBack(asked: RequestContext, id: string): Promise<void> {
+  const { name } = await ownLandmark(asked, id, true);
+  await unlessTaken(() => putBack(asked.db, 'landmarks', id), nameTaken(name));
 }

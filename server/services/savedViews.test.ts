@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aModel, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
 import { assignExercise } from './assigning';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
-import { changeView, moveView, removeView, savedViewsRead, saveView } from './savedViews';
+import { changeView, moveView, putViewBack, removeView, savedViewsRead, saveView, viewRemoved } from './savedViews';
 
 let service: TestService;
 let s: School;
@@ -48,6 +48,13 @@ describe('saved views', () => {
     await expect(saveView(s.trainee, modelId, view('for all', true))).rejects.toMatchObject({ status: 403 });
     await changeView(s.trainee, mine.id, { name: 'renamed', about: '' });
     expect((await savedViewsRead(s.trainee, modelId))[1]).toMatchObject({ name: 'renamed', about: '' });
+    await removeView(s.trainee, mine.id);
+    await expect(changeView(s.trainee, mine.id, { name: 'x' })).rejects.toMatchObject({ status: 404 });
+    expect(await viewRemoved(s.trainee, modelId)).toMatchObject({ id: mine.id, name: 'renamed' });
+    expect(await viewRemoved(s.instructor, modelId)).toMatchObject({ name: 'Lamp' });
+    await expect(putViewBack(s.instructor, mine.id)).rejects.toMatchObject({ status: 404 });
+    await putViewBack(s.trainee, mine.id);
+    expect((await savedViewsRead(s.trainee, modelId))[1]).toMatchObject({ id: mine.id, name: 'renamed' });
     await removeView(s.trainee, mine.id);
     await removeView(s.instructor, theirs.id);
     expect(await savedViewsRead(s.trainee, modelId)).toEqual([]);

@@ -4,6 +4,7 @@ import { forbidden, invalid, notFound } from '../errors';
 import { newId } from '../ids';
 import { nameOf } from '../names';
 import { lockPerson } from '../repositories/people';
+import { lastRemoved, putBack, type Removed, remove } from '../repositories/removal';
 import * as views from '../repositories/savedViews';
 import type { RequestContext } from '../service';
 import { getModel, ownsModel } from './models';
@@ -57,9 +58,13 @@ export async function saveView(
   return { id };
 }
 
-async function ownView(asked: RequestContext, id: string): Promise<views.SavedView> {
+/** The view of one's own that one removed last, while it can be put back. */
+export const viewRemoved = (asked: RequestContext, modelId: string): Promise<Removed | null> =>
+  lastRemoved(asked.db, 'saved_views', { model_id: modelId, person_id: asked.who.id }, asked.now());
+
+async function ownView(asked: RequestContext, id: string, removed = false): Promise<views.SavedView> {
   const view = await views.findSavedView(asked.db, id);
-  if (!view || (view.personId !== asked.who.id && !view.forAll)) throw notFound('This view');
+  if (!view || view.removed !== removed || (view.personId !== asked.who.id && !view.forAll)) throw notFound('This view');
   await getModel(asked, view.modelId);
   if (view.personId !== asked.who.id) throw forbidden('This view belongs to someone else: save one of your own.');
   return view;
@@ -94,6 +99,11 @@ export async function moveView(asked: RequestContext, id: string, by: 1 | -1): P
 }
 
 export async function removeView(asked: RequestContext, id: string): Promise<void> {
-  await ownView(asked, id);
-  await views.removeSavedView(asked.db, id);
+  await remove(asked.db, 'saved_views', await ownView(asked, id), asked.now());
+}
+
+/** Puts a view back that was removed, at its place. */
+export async function putViewBack(asked: RequestContext, id: string): Promise<void> {
+  await ownView(asked, id, true);
+  await putBack(asked.db, 'saved_views', id);
 }

@@ -73,6 +73,13 @@ describe('what helps the eye', () => {
       await press(driver, /^Change The train/);
       await press(driver, 'Remove The train, open');
       await says(/None yet/);
+      // It comes back by key, also after the page was loaded again.
+      await driver.navigate().refresh();
+      await press(driver, /^Go on/);
+      await press(driver, 'Views');
+      await says(/The train, open. is removed/);
+      await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
+      await button(driver, 'The train, open');
       const attempt = await handIn(driver, stored);
       const last = attempt.trace.moves.at(-1);
       // One gesture, and a view that nobody could tell from the one that was saved.

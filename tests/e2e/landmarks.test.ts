@@ -1,6 +1,6 @@
 import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { clickAt, field, keys, picturing, press, signInAs, stage, waitFor, write } from './browser';
+import { button, clickAt, field, keys, picturing, press, signInAs, stage, waitFor, write } from './browser';
 import { handIn, openExercise } from './screens';
 import { base } from './stored';
 import { useBrowser } from './useBrowser';
@@ -38,6 +38,13 @@ describe('landmarks', () => {
       await field(driver, 'Name of Door glass');
       await press(driver, 'Remove Door glass');
       await waitFor(driver, 'it to be gone', async () => !(await labels()).includes('Door glass'));
+      await driver.navigate().refresh();
+      await stage(driver);
+      await button(driver, 'Undo');
+      await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
+      await waitFor(driver, 'the label that is back', async () => (await labels()).includes('Door glass'));
+      await press(driver, 'Remove Door glass');
+      await waitFor(driver, 'it to be gone again', async () => !(await labels()).includes('Door glass'));
     });
   });
 

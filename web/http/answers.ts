@@ -26,6 +26,8 @@ const view = z.object({
   projection: z.enum(['perspective', 'orthographic']),
   fovY: z.number(),
 });
+/** What was removed last and can be put back; `at` in ms since 1970. */
+const removed = z.nullable(z.object({ id, name: z.string(), at: z.number() }));
 const keptScene = z.object({
   view,
   section: z.nullable(z.object({ normal: vec3, offset: z.number() })),
@@ -103,20 +105,25 @@ export const ANSWERS = {
   landmarks: face(
     'GET',
     '/api/models/:id/landmarks',
-    z.object({ landmarks: z.array(z.object({ id, name: z.string(), kind: z.enum(['part', 'face', 'point']), part: z.string(), point: vec3, normal: vec3 })) }),
+    z.object({
+      landmarks: z.array(z.object({ id, name: z.string(), kind: z.enum(['part', 'face', 'point']), part: z.string(), point: vec3, normal: vec3 })),
+      removed,
+    }),
   ),
   markLandmark: face('POST', '/api/models/:id/landmarks', made),
   renameLandmark: face('PATCH', '/api/landmarks/:id', nothing),
   removeLandmark: face('DELETE', '/api/landmarks/:id', nothing),
+  putLandmarkBack: face('POST', '/api/landmarks/:id/back', nothing),
 
   views: face(
     'GET',
     '/api/models/:id/views',
-    z.object({ views: z.array(z.object({ id, name: z.string(), about: z.string(), forAll: z.boolean(), mine: z.boolean(), scene: keptScene })) }),
+    z.object({ views: z.array(z.object({ id, name: z.string(), about: z.string(), forAll: z.boolean(), mine: z.boolean(), scene: keptScene })), removed }),
   ),
   keepView: face('POST', '/api/models/:id/views', made),
   changeView: face('PATCH', '/api/views/:id', nothing),
   removeView: face('DELETE', '/api/views/:id', nothing),
+  putViewBack: face('POST', '/api/views/:id/back', nothing),
 
   schemes: face(
     'GET',

@@ -112,6 +112,7 @@ const TERMS = {
   markLandmark: { who: 'staff', request: landmarkSchema, errors: [FORBIDDEN] },
   renameLandmark: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
   removeLandmark: { who: 'staff', request: null, errors: [FORBIDDEN] },
+  putLandmarkBack: { who: 'staff', request: null, errors: [FORBIDDEN] },
 
   views: { who: 'person', request: null },
   keepView: {
@@ -130,6 +131,7 @@ const TERMS = {
     errors: [FORBIDDEN],
   },
   removeView: { who: 'person', request: null, errors: [FORBIDDEN] },
+  putViewBack: { who: 'person', request: null, errors: [FORBIDDEN] },
 
   schemes: { who: 'person', request: null },
   /** A new scheme is made from another one, or from a file's text. */

@@ -14,6 +14,7 @@ import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import { TextField } from '@web/ui/fields';
 import { offer, Toasts } from '@web/ui/Toasts';
+import { useUndoKeys } from '@web/ui/useUndoKeys';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
@@ -28,7 +29,6 @@ import { createDraftStore } from './draftStore';
 import { RulesPart } from './RulesPart';
 import { StepPart } from './StepPart';
 import { StepsPart } from './StepsPart';
-import { useUndoKeys } from './useUndoKeys';
 
 interface Props {
   readonly id: string;

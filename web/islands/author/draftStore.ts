@@ -29,6 +29,8 @@ export interface DraftStore extends StoreApi<DraftState> {
   removeStep(): void;
   /** Moves the step up or down. */
   moveStep(by: 1 | -1): void;
+  /** When the change was made that would be taken back, ms since 1970; null where there is nothing. */
+  latest(): number | null;
   /** Takes the last change back, or does again what was taken back last; what it was, null where there is nothing. */
   undo(): string | null;
   redo(): string | null;
@@ -192,6 +194,7 @@ export function createDraftStore({ id, saved, revision, mine, person }: DraftOpt
       steps[index] = other;
       change({ ...draft, steps }, 'a step moved', index + by);
     },
+    latest: () => store.getState().undo.back.at(-1)?.at ?? null,
     undo: () => went(takeBack(store.getState().undo, store.getState().draft)),
     redo: () => went(doAgain(store.getState().undo, store.getState().draft)),
     settle(conflict, own) {

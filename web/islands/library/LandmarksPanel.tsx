@@ -1,9 +1,10 @@
 import { LANDMARK_KINDS, type Landmark } from '@core/exercise/landmark';
 import { type Part, partName } from '@core/geometry';
 import type { Scene } from '@core/navigation';
+import type { Removed } from '@server/repositories/removal';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { call, wordsOf } from '@web/ui/api';
-import { offer } from '@web/ui/Toasts';
+import { LastRemoved } from '@web/ui/LastRemoved';
 import { MapPin, Trash2 } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 
@@ -11,36 +12,34 @@ interface Props {
   readonly modelId: string;
   readonly parts: readonly Part[];
   readonly landmarks: readonly LandmarkSeen[];
+  /** What was removed last, and can be put back. */
+  readonly removed: Removed | null;
   /** What is picked on the stage. */
   readonly selection: Scene['selection'];
-  readonly onChanged: (landmarks: readonly LandmarkSeen[]) => void;
+  readonly onChanged: (landmarks: readonly LandmarkSeen[], removed: Removed | null) => void;
   readonly onPick: (landmark: LandmarkSeen) => void;
 }
 
 const KIND_WORDS: Record<Landmark['kind'], string> = { part: 'the part', face: 'the face', point: 'the point' };
 
 /** Names places of a model: pick one on the stage, say what is meant, give it a name. */
-export function LandmarksPanel({ modelId, parts, landmarks, selection, onChanged, onPick }: Props) {
+export function LandmarksPanel({ modelId, parts, landmarks, removed, selection, onChanged, onPick }: Props) {
   const [name, setName] = useState('');
   const [kind, setKind] = useState<Landmark['kind']>('part');
   const [error, setError] = useState<string | null>(null);
   const part = selection.parts[0];
   const { point, normal } = selection;
-  const doing = async (work: () => Promise<unknown>): Promise<void> => {
+  const doing = async (work: () => Promise<unknown>): Promise<boolean> => {
     setError(null);
     try {
       await work();
-      onChanged((await call('landmarks', { params: { id: modelId } })).landmarks);
+      const found = await call('landmarks', { params: { id: modelId } });
+      onChanged(found.landmarks, found.removed);
+      return true;
     } catch (problem) {
       setError(wordsOf(problem));
+      return false;
     }
-  };
-  const remove = ({ id, ...landmark }: LandmarkSeen): void => {
-    const again = (): void => void doing(() => call('markLandmark', { params: { id: modelId }, body: landmark }));
-    void doing(async () => {
-      await call('removeLandmark', { params: { id } });
-      offer(`“${landmark.name}” is removed.`, 'Undo', again);
-    });
   };
   const mark = (event: FormEvent): void => {
     event.preventDefault();
@@ -71,12 +70,18 @@ export function LandmarksPanel({ modelId, parts, landmarks, selection, onChanged
                 e.target.value !== landmark.name && doing(() => call('renameLandmark', { params: { id: landmark.id }, body: { name: e.target.value } }))
               }
             />
-            <button type="button" className="rounded p-1 hover:bg-bar" aria-label={`Remove ${landmark.name}`} onClick={() => remove(landmark)}>
+            <button
+              type="button"
+              className="rounded p-1 hover:bg-bar"
+              aria-label={`Remove ${landmark.name}`}
+              onClick={() => void doing(() => call('removeLandmark', { params: { id: landmark.id } }))}
+            >
               <Trash2 size={14} aria-hidden="true" />
             </button>
           </li>
         ))}
       </ul>
+      <LastRemoved removed={removed} onPutBack={({ id }) => doing(() => call('putLandmarkBack', { params: { id } }))} />
       <form className="mt-2" onSubmit={mark}>
         <p className="text-ink-soft text-sm">
           {part ? (

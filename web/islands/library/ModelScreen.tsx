@@ -1,5 +1,6 @@
 import type { Scene } from '@core/navigation';
 import type { View } from '@core/view';
+import type { Removed } from '@server/repositories/removal';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
@@ -20,17 +21,19 @@ interface Props {
     readonly summary: { readonly triangles: number; readonly parts: number; readonly file: string; readonly warnings: readonly string[] };
   };
   readonly landmarks: readonly LandmarkSeen[];
+  readonly removed: Removed | null;
   readonly mine: boolean;
 }
 
 /** One model of the library: its parts, its name, its home view. */
-export function ModelScreen({ model, revision, landmarks: marked, mine }: Props) {
+export function ModelScreen({ model, revision, landmarks: marked, removed: gone, mine }: Props) {
   const [prepared, setPrepared] = useState<Prepared | null>(null);
   const [name, setName] = useState(model.name);
   const [shared, setShared] = useState(model.shared);
   const [error, setError] = useState<string | null>(null);
   const view = useRef<View>(revision.home);
   const [landmarks, setLandmarks] = useState(marked);
+  const [removed, setRemoved] = useState(gone);
   const [selection, setSelection] = useState<Scene['selection']>({ parts: [] });
   const [shown, setShown] = useState<LandmarkSeen | null>(null);
   useEffect(() => {
@@ -106,8 +109,12 @@ export function ModelScreen({ model, revision, landmarks: marked, mine }: Props)
               modelId={model.id}
               parts={prepared?.mesh.parts ?? []}
               landmarks={landmarks}
+              removed={removed}
               selection={selection}
-              onChanged={setLandmarks}
+              onChanged={(all, last) => {
+                setLandmarks(all);
+                setRemoved(last);
+              }}
               onPick={(landmark) => setShown({ ...landmark })}
             />
           </>

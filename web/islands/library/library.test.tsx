@@ -6,7 +6,9 @@ import { LandmarksPanel } from './LandmarksPanel';
 
 const lid: LandmarkSeen = { id: 'a', name: 'Sloped lid', kind: 'face', part: 'drive/lid', point: [0, 0, 1], normal: [0, 0, 1] };
 const panel = (selection: Parameters<typeof LandmarksPanel>[0]['selection'], landmarks: readonly LandmarkSeen[] = [lid]): string =>
-  renderToStaticMarkup(<LandmarksPanel modelId="m" parts={[]} landmarks={landmarks} selection={selection} onChanged={() => {}} onPick={() => {}} />);
+  renderToStaticMarkup(
+    <LandmarksPanel modelId="m" parts={[]} landmarks={landmarks} removed={null} selection={selection} onChanged={() => {}} onPick={() => {}} />,
+  );
 
 it('landmarks are listed with their names to change, to show and to remove', () => {
   const markup = panel({ parts: [] });

@@ -1,8 +1,8 @@
 import { type Command, commandsToRecall, type KeptScene, type Scene } from '@core/navigation';
-import type { SavedViewSeen } from '@server/services/savedViews';
+import type { AnswerOf } from '@web/http/answers';
 import type { RequestOf } from '@web/http/contract';
 import { call, wordsOf } from '@web/ui/api';
-import { offer } from '@web/ui/Toasts';
+import { LastRemoved } from '@web/ui/LastRemoved';
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { toast } from 'sonner';
@@ -18,25 +18,30 @@ interface Props {
 
 /** Views kept under a name: press one to go there, with its cut, its drawing style and what it hides. */
 export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props) {
-  const [views, setViews] = useState<readonly SavedViewSeen[] | null>(null);
+  const [views, setViews] = useState<AnswerOf<'views'>['views'] | null>(null);
+  const [removed, setRemoved] = useState<AnswerOf<'views'>['removed']>(null);
   const [name, setName] = useState('');
   const [shared, setShared] = useState(forAll);
   const [asks, setAsks] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const load = useCallback(async (): Promise<void> => {
     try {
-      setViews((await call('views', { params: { id: modelId } })).views);
+      const found = await call('views', { params: { id: modelId } });
+      setViews(found.views);
+      setRemoved(found.removed);
     } catch (error) {
       toast.error(wordsOf(error));
     }
   }, [modelId]);
   useEffect(() => void load(), [load]);
-  const doing = async (work: Promise<unknown>): Promise<void> => {
+  const doing = async (work: Promise<unknown>): Promise<boolean> => {
     try {
       await work;
       await load();
+      return true;
     } catch (error) {
       toast.error(wordsOf(error));
+      return false;
     }
   };
   const kept: KeptScene = { view: scene.view, section: scene.section, visibility: scene.visibility, style: scene.style };
@@ -51,12 +56,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
   };
   /** One's own view of the name that is written. */
   const same = views?.find((view) => view.mine && view.name.toLowerCase() === name.trim().toLowerCase());
-  const remove = (view: SavedViewSeen): void => {
-    const { name: called, about, forAll: all, scene: kept } = view;
-    const again = (): void => void doing(call('keepView', { params: { id: modelId }, body: { name: called, about, forAll: all, scene: kept } }));
-    void doing(call('removeView', { params: { id: view.id } }).then(() => offer(`“${called}” is removed.`, 'Undo', again)));
-  };
-  const change = (id: string, made: RequestOf<'changeView'>): Promise<void> => doing(call('changeView', { params: { id }, body: made }));
+  const change = (id: string, made: RequestOf<'changeView'>): Promise<boolean> => doing(call('changeView', { params: { id }, body: made }));
 
   return (
     <section aria-label="Saved views" className="absolute top-2 bottom-2 left-2 z-10 flex w-64 flex-col rounded-xl border-2 border-ink bg-card p-3 shadow-lg">
@@ -178,7 +178,12 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
                   <button type="button" className="button !px-2 !py-1 text-xs" onClick={() => change(view.id, { scene: kept })}>
                     Set from this view
                   </button>
-                  <button type="button" className="button !px-1.5 !py-1" aria-label={`Remove ${view.name}`} onClick={() => remove(view)}>
+                  <button
+                    type="button"
+                    className="button !px-1.5 !py-1"
+                    aria-label={`Remove ${view.name}`}
+                    onClick={() => void doing(call('removeView', { params: { id: view.id } }))}
+                  >
                     <Trash2 size={14} aria-hidden="true" />
                   </button>
                 </div>
@@ -190,6 +195,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
       {views?.length === 0 && (
         <p className="mb-auto text-ink-soft text-sm">None yet. A saved view keeps where you look from, the cut, what is hidden, and the drawing style.</p>
       )}
+      <LastRemoved removed={removed} onPutBack={({ id }) => doing(call('putViewBack', { params: { id } }))} />
     </section>
   );
 }
