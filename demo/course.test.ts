@@ -1,6 +1,7 @@
 import {
   BUILT_IN_SCHEMES,
   boxOf,
+  CRITERIA,
   defaultHome,
   examineExercise,
   exerciseSchema,
@@ -90,7 +91,9 @@ describe.each(COURSE.map((plan) => [plan.title, plan] as const))('%s', (_title, 
     const trace = simulateAttempt(exercise, model, BUILT_IN_SCHEMES[1] as (typeof BUILT_IN_SCHEMES)[number], { ...steady, noise: 0.3, corrections: 0 }, 7);
     const result = scoreAttempt(draft, model, trace).steps[0];
     if (!step || !result?.scene) throw new Error('a step was made');
-    for (const { id, value, points } of judgeNow(step, model, result.scene)) expect(result.criteria.find((c) => c.id === id)).toMatchObject({ value, points });
+    // Of a time one scene tells only whether it is up.
+    for (const { id, value, points } of judgeNow(step, model, result.scene).filter((live) => CRITERIA[live.id].unit !== 's'))
+      expect(result.criteria.find((c) => c.id === id)).toMatchObject({ value, points });
   });
 });
 

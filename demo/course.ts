@@ -410,6 +410,44 @@ export const COURSE: readonly Plan[] = [
       },
     ],
   },
+  {
+    title: 'Lost at sea',
+    brief: 'A jog of the hand, and the buoy is gone. Each time another way: find back in as few moves as you can.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'Bring the whole buoy back, upright and in sight',
+        skill: 'recover',
+        hints: ['Do not search by hand: one key shows the whole model again, whatever happened.', 'Home brings the first view back. Fit keeps the direction.'],
+        goal: () => ({ kind: 'getBack', subject: [], lost: 'any' }),
+      },
+      {
+        brief: 'And once more',
+        skill: 'recover',
+        hints: [],
+        goal: () => ({ kind: 'getBack', subject: [], lost: 'any' }),
+      },
+    ],
+  },
+  {
+    title: 'Head down in the drive',
+    brief: 'You are inside a part, or hang head down. Get the whole drive upright again, then do it from underneath.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'The eye is inside a part: get out',
+        skill: 'recover',
+        hints: ['What fills the picture is the inside of a part. Fit takes the eye out again.'],
+        goal: () => ({ kind: 'getBack', subject: [], lost: 'inside' }),
+      },
+      {
+        brief: 'Head down: get upright',
+        skill: 'recover',
+        hints: ['Home is upright. Level keeps the direction.'],
+        goal: () => ({ kind: 'getBack', subject: [], lost: 'upsideDown' }),
+      },
+    ],
+  },
 ];
 
 /** A floor is looked for this far over and under a place, metres. */

@@ -57,6 +57,11 @@ function actionHand(scheme: LabelledScheme, test: (action: Action) => boolean): 
 }
 const keyFor = (scheme: LabelledScheme, test: (command: Command) => boolean): string | null =>
   actionHand(scheme, (action) => action.kind === 'command' && test(action.command));
+/** The keys of some commands, one after the other; null where one of them has none. */
+export function keysHand(scheme: LabelledScheme, kinds: readonly Command['kind'][]): string | null {
+  const keys = kinds.filter((kind) => kind !== 'select').map((kind) => keyFor(scheme, (command) => command.kind === kind));
+  return keys.length === 0 || keys.includes(null) ? null : keys.map((key, i) => (i === 0 ? key : key?.replace(/^press /, ''))).join(', then ');
+}
 const doing = (scheme: LabelledScheme, kind: Action['kind'], does: string): string | null =>
   actionHand(scheme, (action) => action.kind === kind && 'does' in action && action.does === does);
 

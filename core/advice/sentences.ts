@@ -48,6 +48,14 @@ function slideWords(what: string, right: number, up: number, to = ''): Halves {
   return { eye: `bring ${what} ${listed(words)}${to}`, hand: (s) => gesture.slideHand(s, right, up) };
 }
 
+/** What is to be done about a subject that is lost. */
+const LOST = {
+  outside: 'bring all of the subject back into the frame',
+  small: 'the subject is too small to be read: bring it back to size',
+  rolled: 'the view is head over: bring it upright',
+  hidden: 'other parts hide the subject: go where it is free',
+} as const;
+
 /** What has to be right first. */
 const CAUSES = {
   direction: 'direction',
@@ -179,6 +187,8 @@ const SENTENCES: Sentences = {
   }),
   pivot: ({ drift }) => ({ eye: `the pivot strayed by ${percent(drift)} of the frame's height, orbit about it and do not pan` }),
   smoothness: () => ({ eye: 'go in one even sweep rather than in jerks' }),
+  getBack: ({ lost, way }) => ({ eye: LOST[lost], hand: (s) => gesture.keysHand(s, way) }),
+  recoverTime: ({ seconds: s }) => ({ eye: `you were back after ${seconds(s)}` }),
   time: ({ seconds: s }) => ({ eye: `it took ${seconds(s)}` }),
   gestures: ({ count }) => ({ eye: `${plural(count, 'gesture')}, fewer and longer ones do it` }),
   switches: ({ count }) => ({ eye: `you changed the kind of gesture ${plural(count, 'time')}, finish the one before the next` }),

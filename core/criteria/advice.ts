@@ -1,4 +1,4 @@
-import type { Command } from '../navigation';
+import type { Command, CommandKind } from '../navigation';
 import type { StandardName } from '../view';
 
 /**
@@ -68,6 +68,9 @@ export interface AdviceFigures {
   sweep: { readonly off: number; readonly more: boolean };
   pivot: { readonly drift: number };
   smoothness: object;
+  /** What keeps the subject from being recovered, and the kinds of command that bring it back at once. */
+  getBack: { readonly lost: 'outside' | 'small' | 'rolled' | 'hidden'; readonly way: readonly CommandKind[] };
+  recoverTime: { readonly seconds: number };
   time: { readonly seconds: number };
   gestures: { readonly count: number };
   switches: { readonly count: number };

@@ -30,6 +30,8 @@ export interface Aim {
   readonly standing: boolean;
   /** Where the eye must be, world metres, and whether the gaze must be level. */
   readonly stand: { readonly eye: Vec3; readonly level: boolean } | null;
+  /** Whether the subject was lost and has to be brought back. */
+  readonly recover: boolean;
 }
 
 export const NO_AIM: Aim = {
@@ -43,4 +45,5 @@ export const NO_AIM: Aim = {
   line: null,
   standing: false,
   stand: null,
+  recover: false,
 };

@@ -12,6 +12,8 @@ export interface Evidence {
   readonly moves: readonly Move[];
   /** View after each of `moves`. */
   readonly views: readonly View[];
+  /** The scene after a move, by its number in `moves`; -1: before the first. */
+  readonly sceneAfter: (move: number) => Scene;
   readonly trace: Trace;
   /** View at a time, seconds from opening. */
   readonly viewAt: (t: number) => View;
@@ -20,5 +22,15 @@ export interface Evidence {
 /** What an attempt leaves that does nothing at all: no time, no gesture, no answer. */
 export function untouched(scene: Scene, trace: Trace, index: number): Evidence {
   const still: Trace = { ...trace, moves: [], events: [], end: 0 };
-  return { index, span: { opened: 0, from: 0, to: 0, seconds: 0 }, before: scene, after: scene, moves: [], views: [], trace: still, viewAt: () => scene.view };
+  return {
+    index,
+    span: { opened: 0, from: 0, to: 0, seconds: 0 },
+    before: scene,
+    after: scene,
+    moves: [],
+    views: [],
+    sceneAfter: () => scene,
+    trace: still,
+    viewAt: () => scene.view,
+  };
 }

@@ -13,4 +13,5 @@ export { detourOf, gestureCounts, lostSeconds, wayBetween } from './hand';
 export * from './measured';
 export { sceneAfter } from './moved';
 export * from './points';
+export { isRecovered, shortestWayBack } from './recover';
 export * from './registry';

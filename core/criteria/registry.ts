@@ -6,12 +6,22 @@ import { FRAMING_CRITERIA } from './framing';
 import { HAND_CRITERIA } from './hand';
 import type { Measured } from './measured';
 import { PATH_CRITERIA } from './path';
+import { RECOVER_CRITERIA } from './recover';
 import { SECTION_CRITERIA } from './section';
 import { STAND_CRITERIA } from './stand';
 import { VIEW_CRITERIA } from './view';
 
 /** Every criterion by its id. The tables of `docs/scoring.md`, of the builder and of the card are made from it. */
-const ALL = { ...VIEW_CRITERIA, ...FRAMING_CRITERIA, ...SECTION_CRITERIA, ...CALL_CRITERIA, ...PATH_CRITERIA, ...STAND_CRITERIA, ...HAND_CRITERIA } as const;
+const ALL = {
+  ...VIEW_CRITERIA,
+  ...FRAMING_CRITERIA,
+  ...SECTION_CRITERIA,
+  ...CALL_CRITERIA,
+  ...PATH_CRITERIA,
+  ...STAND_CRITERIA,
+  ...RECOVER_CRITERIA,
+  ...HAND_CRITERIA,
+} as const;
 
 export type CriterionId = keyof typeof ALL;
 export const CRITERIA: Readonly<Record<CriterionId, CriterionSpec>> = ALL;

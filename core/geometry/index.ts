@@ -1,5 +1,6 @@
 /** Models as triangles in world metres, and what is computed from them: hulls, id pictures, sections. */
 export * from './drawIds';
+export * from './inside';
 export * from './mesh';
 export * from './naming';
 export * from './partsInBox';

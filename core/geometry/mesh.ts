@@ -43,6 +43,15 @@ export function partsUnder(mesh: Mesh, ids: readonly string[]): Set<number> {
   return found;
 }
 
+/** The three corners of a triangle, by its number. */
+export function cornersAt({ positions, indices }: Mesh, triangle: number): readonly [Vec3, Vec3, Vec3] {
+  const corner = (k: number): Vec3 => {
+    const at = (indices[triangle * 3 + k] as number) * 3;
+    return [positions[at] as number, positions[at + 1] as number, positions[at + 2] as number];
+  };
+  return [corner(0), corner(1), corner(2)];
+}
+
 /** Middle of a box. */
 export const middleOf = ({ min, max }: Box): Vec3 => [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
 

@@ -5,6 +5,7 @@ import { callViewAim } from './callView/aim';
 import { cutToRevealAim } from './cutToReveal/aim';
 import { followOrbitAim } from './followOrbit/aim';
 import { frameItAim } from './frameIt/aim';
+import { getBackAim } from './getBack/aim';
 import type { GoalAim } from './goalAim';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewAim } from './matchView/aim';
@@ -18,6 +19,7 @@ const AIMS = {
   frameIt: frameItAim,
   cutToReveal: cutToRevealAim,
   standHere: standHereAim,
+  getBack: getBackAim,
 } satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
 
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;

@@ -1,7 +1,9 @@
 import type { CallResult, Evidence } from '../criteria';
+import type { CommandGroupId } from '../exercise/commandGroups';
 import type { Polygon } from '../geometry';
 import type { Framing } from '../measures';
 import type { ScoredModel } from '../model';
+import type { CommandKind } from '../navigation';
 
 /** A direction to the eye as azimuth and elevation, radians; azimuths run on past half a turn, so that a path is one line. */
 export interface Unrolled {
@@ -36,9 +38,17 @@ export type StepDetail =
       /** Square metres. */
       readonly mineArea: number;
       readonly targetArea: number;
+    }
+  | {
+      readonly kind: 'back';
+      readonly gestures: number;
+      /** When the subject was back, seconds; null: never. */
+      readonly seconds: number | null;
+      /** Gestures of the shortest way that is known, by the kinds of their commands; null: none is known. */
+      readonly shortest: readonly CommandKind[] | null;
     };
 
 /** Makes what a card draws of a step of one kind of goal. */
-export type MakeDetail<G> = (goal: G, evidence: Evidence, model: ScoredModel) => StepDetail;
+export type MakeDetail<G> = (goal: G, evidence: Evidence, model: ScoredModel, allowed: readonly CommandGroupId[]) => StepDetail;
 
 export const NO_DETAIL: StepDetail = { kind: 'none' };

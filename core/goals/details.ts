@@ -3,6 +3,7 @@ import { cutToRevealDetail } from './cutToReveal/detail';
 import type { MakeDetail } from './detail';
 import { followOrbitDetail } from './followOrbit/detail';
 import { frameItDetail } from './frameIt/detail';
+import { getBackDetail } from './getBack/detail';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewDetail } from './matchView/detail';
 import { standHereDetail } from './standHere/detail';
@@ -15,6 +16,7 @@ const DETAILS = {
   frameIt: frameItDetail,
   cutToReveal: cutToRevealDetail,
   standHere: standHereDetail,
+  getBack: getBackDetail,
 } satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
 
 export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

@@ -104,4 +104,6 @@ export interface GoalTask<R, S> {
   next(goal: R, state: S, input: TaskInput): TaskStep<S>;
   /** What a command stands for in this step, and as what it is then recorded; null, or left out: for itself. */
   meant?(goal: R, command: Command, scene: Scene, model: ScoredModel): Meant | null;
+  /** Whether each of its steps begins in a scene of its own: `ownStarts.ts` makes it. */
+  readonly ownStart?: true;
 }

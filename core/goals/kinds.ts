@@ -4,18 +4,27 @@ import { callView, callViewSchema } from './callView/kind';
 import { cutToReveal, cutToRevealSchema } from './cutToReveal/kind';
 import { followOrbit, followOrbitSchema } from './followOrbit/kind';
 import { frameIt, frameItSchema } from './frameIt/kind';
+import { getBack, getBackSchema } from './getBack/kind';
 import type { CriterionChoice, GoalKind } from './goalKind';
 import { matchView, matchViewSchema } from './matchView/kind';
 import { standHere, standHereSchema } from './standHere/kind';
 
 /** The data of every kind of goal: what an exercise keeps of one. */
-export const goalSchema = z.discriminatedUnion('kind', [matchViewSchema, callViewSchema, followOrbitSchema, frameItSchema, cutToRevealSchema, standHereSchema]);
+export const goalSchema = z.discriminatedUnion('kind', [
+  matchViewSchema,
+  callViewSchema,
+  followOrbitSchema,
+  frameItSchema,
+  cutToRevealSchema,
+  standHereSchema,
+  getBackSchema,
+]);
 export type Goal = z.infer<typeof goalSchema>;
 export type GoalKindId = Goal['kind'];
 export type GoalOf<K extends GoalKindId> = Extract<Goal, { kind: K }>;
 
 /** Every kind of goal by its id, in the order in which they are offered. */
-const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere } satisfies {
+const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack } satisfies {
   readonly [K in GoalKindId]: GoalKind<GoalOf<K>, { readonly kind: K }>;
 };
 
@@ -29,6 +38,7 @@ export const redactedGoalSchema = z.discriminatedUnion('kind', [
   frameIt.redactedSchema,
   cutToReveal.redactedSchema,
   standHere.redactedSchema,
+  getBack.redactedSchema,
 ] as never) as unknown as z.ZodType<RedactedGoal>;
 export type RedactedOf<K extends GoalKindId> = ReturnType<(typeof KINDS)[K]['redact']>;
 export type RedactedGoal = { [K in GoalKindId]: RedactedOf<K> }[GoalKindId];

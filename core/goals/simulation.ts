@@ -3,6 +3,7 @@ import { simulateCallView } from './callView/simulate';
 import { simulateCutToReveal } from './cutToReveal/simulate';
 import { simulateFollowOrbit } from './followOrbit/simulate';
 import { simulateFrameIt } from './frameIt/simulate';
+import { simulateGetBack } from './getBack/simulate';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { simulateMatchView } from './matchView/simulate';
 import { simulateStandHere } from './standHere/simulate';
@@ -15,6 +16,7 @@ const SIMULATIONS = {
   frameIt: simulateFrameIt,
   cutToReveal: simulateCutToReveal,
   standHere: simulateStandHere,
+  getBack: simulateGetBack,
 } satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
 
 /** Does a step of this goal. */

@@ -2,6 +2,7 @@ import { callViewTask } from './callView/task';
 import { cutToRevealTask } from './cutToReveal/task';
 import { followOrbitTask } from './followOrbit/task';
 import { frameItTask } from './frameIt/task';
+import { getBackTask } from './getBack/task';
 import type { GoalTask } from './goalKind';
 import type { GoalKindId, RedactedGoal, RedactedOf } from './kinds';
 import { matchViewTask } from './matchView/task';
@@ -15,6 +16,7 @@ const TASKS = {
   frameIt: frameItTask,
   cutToReveal: cutToRevealTask,
   standHere: standHereTask,
+  getBack: getBackTask,
 } satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
 
 /** The task of a goal; its state is known to itself alone. */

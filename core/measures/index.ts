@@ -4,5 +4,6 @@ export * from './lost';
 export * from './orientation';
 export * from './paths';
 export * from './pictures';
+export * from './recovered';
 export * from './section';
 export * from './sparc';

@@ -1,35 +1,48 @@
 import type { Evidence } from '../criteria';
+import type { Step } from '../exercise';
+import { ownStarts } from '../goals/ownStarts';
 import { contextFor, type ScoredModel } from '../model';
-import type { Scene } from '../navigation';
-import { createReplay, lastMoveBy, stepSpans, type Trace, viewAt } from '../trace';
+import { EMPTY_HISTORY, type Scene } from '../navigation';
+import { createReplay, lastMoveBy, replayMoves, stepSpans, type Trace, viewAt } from '../trace';
 
-/** Evidence of every step that was reached; null for the others. `steps`: how many there are. */
-export function gatherEvidence(steps: number, model: ScoredModel, trace: Trace): (Evidence | null)[] {
-  const spans = stepSpans(trace, steps);
-  const ends = new Set(spans.flatMap((span) => (span ? [lastMoveBy(trace, span.opened), lastMoveBy(trace, span.to)] : [])));
-  // Whole scenes are kept only where a step begins or ends; of all others the view is enough.
-  const kept = new Map<number, Scene>();
+/** All of a scene but its view. */
+type Rest = Omit<Scene, 'view' | 'history'>;
+
+const restOf = ({ section, visibility, style, selection }: Scene): Rest => ({ section, visibility, style, selection });
+const sameRest = (a: Rest, b: Scene): boolean => a.section === b.section && a.visibility === b.visibility && a.style === b.style && a.selection === b.selection;
+
+/** Evidence of every step that was reached; null for the others. */
+export function gatherEvidence(steps: readonly Pick<Step, 'goal'>[], model: ScoredModel, trace: Trace): (Evidence | null)[] {
+  const spans = stepSpans(trace, steps.length);
+  const own = ownStarts(steps, model, trace.start, trace.seed);
   const run = createReplay(trace.start, contextFor(model, trace.start));
-  const views = trace.moves.map((move, i) => {
-    run.perform(move.command, move.gesture?.id);
-    if (ends.has(i)) kept.set(i, run.scene());
-    return run.scene().view;
+  // Of most moves only the view changes: the rest of the scene is kept once for all of them.
+  const views: Scene['view'][] = [];
+  const rests: Rest[] = [];
+  replayMoves(run, trace, own, () => {
+    const scene = run.scene();
+    const last = rests.at(-1);
+    views.push(scene.view);
+    rests.push(last && sameRest(last, scene) ? last : restOf(scene));
   });
+  const sceneAfter = (move: number): Scene =>
+    move < 0 ? trace.start : { ...(rests[move] as Rest), view: views[move] as Scene['view'], history: EMPTY_HISTORY };
   return spans.map((span, index) => {
     if (!span) return null;
     // The first step owns also what was done before its clock started.
     const first = index === 0 ? 0 : lastMoveBy(trace, span.opened) + 1;
     const last = lastMoveBy(trace, span.to);
-    const sceneAfter = (move: number): Scene => (move < 0 ? trace.start : (kept.get(move) as Scene));
+    const before = own(index) ?? sceneAfter(first - 1);
     return {
       index,
       span,
-      before: sceneAfter(first - 1),
-      after: sceneAfter(last),
+      before,
+      after: last < first ? before : sceneAfter(last),
       moves: trace.moves.slice(first, last + 1),
       views: views.slice(first, last + 1),
+      sceneAfter: (move) => (move < 0 ? before : sceneAfter(first + move)),
       trace,
-      viewAt: (t) => viewAt(trace, views, t),
+      viewAt: (t) => (lastMoveBy(trace, t) < first ? before.view : viewAt(trace, views, t)),
     };
   });
 }

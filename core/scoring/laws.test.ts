@@ -48,6 +48,8 @@ function perfect(goal: Goal): { commands: Command[]; events: TraceEvent[] } {
         ...none,
       };
     }
+    case 'getBack':
+      return { commands: [{ kind: 'home' }], ...none };
     case 'frameIt':
       return { commands: followed(goal), ...none };
     case 'followOrbit': {

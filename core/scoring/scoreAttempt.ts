@@ -115,7 +115,7 @@ function slipsIn(trace: Trace): NonNullable<ScoreCard['slips']> {
  * counted. Pure and the same in every engine. The scheme decides nothing: its gestures are named when a card is shown.
  */
 export function scoreAttempt(exercise: Pick<Exercise, 'steps'>, model: ScoredModel, trace: Trace, _scheme: Scheme | null = null): ScoreCard {
-  const evidence = gatherEvidence(exercise.steps.length, model, trace);
+  const evidence = gatherEvidence(exercise.steps, model, trace);
   const untouchedPoints = startPoints(exercise.steps, model, trace);
   const steps = exercise.steps.map((step, i): StepResult => {
     const found = evidence[i];

@@ -1,6 +1,7 @@
 import { type Criterion, measure, measuredOf, pointsFor, untouched } from '../criteria';
 import type { Step } from '../exercise';
 import { aimOf, picturedBy } from '../goals';
+import { ownStarts } from '../goals/ownStarts';
 import type { ScoredModel } from '../model';
 import { EMPTY_HISTORY, type Scene } from '../navigation';
 import type { Trace } from '../trace';
@@ -17,11 +18,14 @@ function pointsUntouched(step: Step, index: number, model: ScoredModel, scene: S
 
 /**
  * What each step's criteria would earn untouched. For a later step, criterion by criterion, the larger of what the start
- * earns and what the scene earns that the step before asks for.
+ * earns and what the scene earns that the step before asks for; of a step that begins in a scene of its own, what that earns.
  */
 export function startPoints(steps: readonly Step[], model: ScoredModel, trace: Trace): number[][] {
   const start: Scene = { ...trace.start, history: EMPTY_HISTORY };
+  const own = ownStarts(steps, model, start, trace.seed);
   return steps.map((step, i) => {
+    const mine = own(i);
+    if (mine) return pointsUntouched(step, i, model, mine, trace);
     const fromStart = pointsUntouched(step, i, model, start, trace);
     const before = steps[i - 1];
     const asked = before && picturedBy(before.goal, start);

@@ -18,6 +18,8 @@ export interface Recorder {
   readonly grasp: () => void;
   readonly release: () => void;
   readonly command: (command: Command) => void;
+  /** A step begins: in a scene of its own, or, with null, in the one that is there. */
+  readonly begin: (own: Scene | null) => void;
   /** Hears of each command after it was done; returns what ends that. */
   readonly onCommand: (listener: (command: Command) => void) => () => void;
   readonly moves: Move[];
@@ -48,6 +50,7 @@ export function createRecorder(start: Scene, context: Context, scheme: Scheme): 
   const events: TraceEvent[] = [];
   return {
     scene: run.scene,
+    begin: run.begin,
     time: () => rounded(t),
     wait: (s) => {
       t += Math.max(0, s);

@@ -1,4 +1,5 @@
 import type { Exercise } from '../exercise';
+import { ownStarts } from '../goals/ownStarts';
 import { simulateGoal } from '../goals/simulation';
 import type { Scheme } from '../input';
 import { randomFrom } from '../math';
@@ -24,9 +25,11 @@ export function simulateAttempt(
   const random = randomFrom(seed);
   const recorder = createRecorder(exercise.start, contextFor(model, exercise.start), scheme);
   const hand = createHand(recorder, scheme, learner, random);
+  const own = ownStarts(exercise.steps, model, exercise.start, seed >>> 0);
   recorder.wait(1.5 + 2 * random.next());
   recorder.event({ kind: 'begin' });
   exercise.steps.forEach((step, index) => {
+    recorder.begin(own(index));
     hand.react();
     simulateGoal({ recorder, hand, random, learner, model, allowed: exercise.allowed, step: { index, skill: step.skill, seed } }, step.goal);
     recorder.wait(0.8);

@@ -50,6 +50,7 @@ export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind:
     { kind: 'standHere', eye: [2.6, -2.2, 1.2], orientation: orientationFrom({ azimuth: 0.9, elevation: 0.2, roll: 0 }), fovY: 0.8, level: false },
     { kind: 'standHere', eye: [-2.5, 2, 0.7], orientation: orientationFrom({ azimuth: -2.4, elevation: -0.1, roll: 0 }), fovY: 1.05, level: false },
   ],
+  getBack: (['inside', 'beyond', 'beneath', 'tiny', 'upsideDown', 'any'] as const).map((lost, i) => ({ kind: 'getBack', subject: i % 2 ? ['lid'] : [], lost })),
   cutToReveal: [
     { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
     { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },

@@ -9,6 +9,8 @@ export type { Move, MoveGesture, Trace, TraceEvent } from './traceSchema';
 export interface Replay {
   /** The scene after all commands so far, without its history. */
   readonly scene: () => Scene;
+  /** A step begins: in a scene of its own, or, with null, in the one that is there. */
+  readonly begin: (own: Scene | null) => void;
   /** `gesture`: the number of the gesture that the command belongs to. */
   readonly perform: (command: Command, gesture: number | undefined) => void;
 }
@@ -19,7 +21,9 @@ export interface Replay {
  */
 export function createReplay(start: Scene, context: Context): Replay {
   let scene: Scene = { ...start, history: EMPTY_HISTORY };
-  const past: View[] = [];
+  /** What a reset goes back to. */
+  let origin = context.start ?? start;
+  let past: View[] = [];
   /** The next view to go forward to stands last. */
   let future: View[] = [];
   let stash: View[] = [];
@@ -52,15 +56,51 @@ export function createReplay(start: Scene, context: Context): Replay {
 
   return {
     scene: () => scene,
+    begin(own) {
+      origin = own ?? context.start ?? start;
+      if (!own) return;
+      scene = { ...own, history: EMPTY_HISTORY };
+      past = [];
+      future = [];
+      stash = [];
+      running = null;
+    },
     perform(command, gesture) {
       if (command.kind === 'back') return step(past, future);
       if (command.kind === 'forward') return step(future, past);
       if (command.kind === 'cancel') return cancel(gesture);
       const { view } = scene;
-      scene = { ...apply(scene, command, { ...context, start: context.start ?? start }), history: EMPTY_HISTORY };
+      scene = { ...apply(scene, command, { ...context, start: origin }), history: EMPTY_HISTORY };
       if (scene.view !== view) remember(view, gesture);
     },
   };
+}
+
+/** What was done in an attempt. */
+type Happened = { readonly [K in 'moves' | 'events']: readonly Trace[K][number][] };
+
+/** The scene of its own that a step begins in; null: it begins where the one before ended. */
+export type OwnStarts = (step: number) => Scene | null;
+
+/** Which steps begin before which move (by its number, that of all moves for those after the last), in order. */
+export function stepBeginnings({ moves, events }: Happened): { readonly step: number; readonly move: number }[] {
+  const done = events.flatMap((event) => (event.kind === 'stepDone' ? [{ step: event.step + 1, move: lastMoveBy({ moves }, event.t) + 1 }] : []));
+  return [{ step: 0, move: 0 }, ...done];
+}
+
+/** Does the moves of a record one after the other, each step from where it begins; `each` hears of every move that was done. */
+export function replayMoves(run: Replay, record: Happened, starts: OwnStarts, each: (move: number) => void = () => {}): void {
+  const beginnings = stepBeginnings(record);
+  let next = 0;
+  const beginUpTo = (move: number): void => {
+    for (let at = beginnings[next]; at && at.move <= move; at = beginnings[++next]) run.begin(starts(at.step));
+  };
+  record.moves.forEach((move, i) => {
+    beginUpTo(i);
+    run.perform(move.command, move.gesture?.id);
+    each(i);
+  });
+  beginUpTo(record.moves.length);
 }
 
 /** The scene after each move, without history; the attempt is nothing but this fold. */

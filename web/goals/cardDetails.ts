@@ -9,6 +9,7 @@ const CARD_DETAILS = {
   followOrbit: lazy(async () => ({ default: (await import('./followOrbit/CardDetail')).FollowOrbitDetail })),
   frameIt: lazy(async () => ({ default: (await import('./frameIt/CardDetail')).FrameItDetail })),
   standHere: lazy(async () => ({ default: (await import('./standHere/CardDetail')).StandHereDetail })),
+  getBack: lazy(async () => ({ default: (await import('./getBack/CardDetail')).GetBackDetail })),
   cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
 } satisfies { readonly [K in GoalKindId]: CardDetail };
 

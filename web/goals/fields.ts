@@ -3,6 +3,7 @@ import { CallViewFields } from './callView/Fields';
 import { CutToRevealFields } from './cutToReveal/Fields';
 import { FollowOrbitFields } from './followOrbit/Fields';
 import { FrameItFields } from './frameIt/Fields';
+import { GetBackFields } from './getBack/Fields';
 import type { Fields } from './goalParts';
 import { MatchViewFields } from './matchView/Fields';
 import { StandHereFields } from './standHere/Fields';
@@ -15,6 +16,7 @@ const FIELDS = {
   frameIt: FrameItFields,
   cutToReveal: CutToRevealFields,
   standHere: StandHereFields,
+  getBack: GetBackFields,
 } satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
 
 export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

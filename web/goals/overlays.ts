@@ -9,6 +9,7 @@ const OVERLAYS = {
   followOrbit: lazy(async () => ({ default: (await import('./followOrbit/Overlay')).FollowOrbitOverlay })),
   frameIt: lazy(async () => ({ default: (await import('./frameIt/Overlay')).FrameItOverlay })),
   cutToReveal: null,
+  getBack: null,
   standHere: lazy(async () => ({ default: (await import('./standHere/Overlay')).StandHereOverlay })),
 } satisfies { readonly [K in GoalKindId]: Overlay<RedactedOf<K>> | null };
 

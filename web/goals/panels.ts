@@ -3,6 +3,7 @@ import { CallViewPanel } from './callView/Panel';
 import { CutToRevealPanel } from './cutToReveal/Panel';
 import { FollowOrbitPanel } from './followOrbit/Panel';
 import { FrameItPanel } from './frameIt/Panel';
+import { GetBackPanel } from './getBack/Panel';
 import type { Panel } from './goalParts';
 import { StandHerePanel } from './standHere/Panel';
 
@@ -14,6 +15,7 @@ const PANELS = {
   frameIt: FrameItPanel,
   cutToReveal: CutToRevealPanel,
   standHere: StandHerePanel,
+  getBack: GetBackPanel,
 } satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
 
 export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;

@@ -1,7 +1,7 @@
 import { type CommandGroupId, isAllowed } from '@core/exercise';
 import { commandWords } from '@core/input';
-import { apply, type Command, type Context, noEffectReason, type Scene } from '@core/navigation';
-import { byInterface, type InterfaceBinding, type Move, type MoveGesture, type TraceEvent } from '@core/trace';
+import { apply, type Command, type Context, EMPTY_HISTORY, noEffectReason, type Scene } from '@core/navigation';
+import { byInterface, type InterfaceBinding, type Move, type MoveGesture, type OwnStarts, stepBeginnings, type TraceEvent } from '@core/trace';
 import type { View } from '@core/view';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { createGestureNames, labelOf } from './fixLabels';
@@ -39,6 +39,7 @@ export interface Recorder extends StoreApi<RecorderState>, SceneSource {
   newGesture(): number;
   /** What commands on this model refer to. */
   readonly context: Context;
+  readonly starts: OwnStarts;
   readonly moves: readonly Move[];
   readonly events: readonly TraceEvent[];
 }
@@ -60,6 +61,8 @@ export interface RecorderOptions {
   readonly context: Context;
   readonly allowed: readonly CommandGroupId[];
   readonly onMove?: (scene: Scene) => void;
+  /** The scenes of their own in which steps begin; left out: none has one. */
+  readonly starts?: OwnStarts | undefined;
   /** What was recorded of this attempt before, to go on from there. */
   readonly recorded?: Recorded;
 }
@@ -90,7 +93,7 @@ const GLIDING: ReadonlySet<Command['kind']> = new Set([
   'fieldOfView',
 ]);
 
-export function createRecorder({ start, context, allowed, onMove, recorded }: RecorderOptions): Recorder {
+export function createRecorder({ start, context, allowed, onMove, starts = () => null, recorded }: RecorderOptions): Recorder {
   const opened = performance.now() - (recorded?.time ?? 0) * 1000;
   const labels = new WeakMap<View, string>([[start.view, 'start']]);
   const moves: Move[] = [];
@@ -99,6 +102,16 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
   let lastTime = 0;
   let paused = false;
   let meaning: Meaning | null = null;
+  /** What a reset goes back to. */
+  let origin = start;
+  /** The scene in which a step begins, when it follows on another. */
+  const begun = (step: number, scene: Scene): Scene => {
+    const own = starts(step);
+    origin = own ?? start;
+    if (!own) return scene;
+    labels.set(own.view, 'start');
+    return { ...own, history: EMPTY_HISTORY };
+  };
 
   const time = (): number => {
     // Never back, and to a tenth of a millisecond, as the trace keeps it.
@@ -115,14 +128,19 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
   const nameOf = createGestureNames();
   /** Does one command, and names the fix that it makes. */
   const done = (scene: Scene, command: Command, gesture: number | undefined, name?: string): Scene => {
-    const next = apply(scene, command, { ...context, start, ...(gesture === undefined ? {} : { gesture }) });
+    const next = apply(scene, command, { ...context, start: origin, ...(gesture === undefined ? {} : { gesture }) });
     const stepped = command.kind === 'back' || command.kind === 'forward' || command.kind === 'cancel';
     if (next.view !== scene.view && !stepped) labels.set(next.view, name ?? nameOf(gesture, command));
     return next;
   };
-  let first = start;
+  let first = begun(0, start);
   if (recorded) {
-    for (const move of recorded.moves) first = done(first, move.command, move.gesture?.id);
+    const beginnings = stepBeginnings(recorded).slice(1);
+    recorded.moves.forEach((move, i) => {
+      for (const { step } of beginnings.filter((at) => at.move === i)) first = begun(step, first);
+      first = done(first, move.command, move.gesture?.id);
+    });
+    for (const { step } of beginnings.filter((at) => at.move === recorded.moves.length)) first = begun(step, first);
     moves.push(...recorded.moves);
     events.push(...recorded.events);
     gestures = recorded.moves.reduce((most, move) => Math.max(most, move.gesture?.id ?? 0), 0);
@@ -139,6 +157,12 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
       paused = made.kind === 'pause';
     }
     events.push({ ...made, t } as TraceEvent);
+    if (made.kind !== 'stepDone') return;
+    const { scene } = store.getState();
+    const next = begun(made.step + 1, scene);
+    if (next === scene) return;
+    store.setState({ scene: next, fixes: fixesOf(next), at: 0, glide: false });
+    onMove?.(next);
   };
 
   const say = (words: string): void => store.setState((s) => ({ refused: { words, count: (s.refused?.count ?? 0) + 1 } }));
@@ -146,6 +170,7 @@ export function createRecorder({ start, context, allowed, onMove, recorded }: Re
   return {
     ...store,
     context,
+    starts,
     say,
     time,
     moves,

@@ -1,5 +1,6 @@
 import { foldTask, type Prompt, type RedactedGoal, taskOf } from '@core/goals';
-import { createReplay } from '@core/trace';
+import { createReplay, replayMoves } from '@core/trace';
+import type { View } from '@core/view';
 import type { Recorder } from '@web/stage/recorder';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 
@@ -20,14 +21,15 @@ export interface RunningTask extends StoreApi<AskedNow> {
 function recordedSoFar(goal: RedactedGoal, session: Recorder, seed: number, step: number) {
   const opened = session.events.find((event) => event.kind === 'stepDone' && event.step === step - 1)?.t ?? Number.NEGATIVE_INFINITY;
   const run = createReplay(session.context.start ?? session.getState().scene, session.context);
-  const earlier = session.moves.filter((move) => move.t <= opened);
-  const moves = session.moves.filter((move) => move.t > opened);
-  for (const move of earlier) run.perform(move.command, move.gesture?.id);
-  const before = run.scene();
-  const views = moves.map((move) => {
-    run.perform(move.command, move.gesture?.id);
-    return run.scene().view;
+  const first = session.moves.filter((move) => move.t <= opened).length;
+  const moves = session.moves.slice(first);
+  const views: View[] = [];
+  let before = session.starts(step);
+  replayMoves(run, session, session.starts, (move) => {
+    if (move < first) before = session.starts(step) ?? run.scene();
+    else views.push(run.scene().view);
   });
+  before ??= session.context.start ?? session.getState().scene;
   return foldTask(goal, seed, { before, moves, views, events: session.events.filter((event) => 'step' in event && event.step === step) });
 }
 
@@ -48,9 +50,13 @@ export function runTask(goal: RedactedGoal, session: Recorder, seed: number, ste
     const t = session.time();
     take(task.next(goal, at.state, { t, scene: session.getState().scene }), t);
   };
-  const unsubscribe = session.subscribe((state, before) => {
+  let heard = session.moves.length;
+  const unsubscribe = session.subscribe((state) => {
     const last = session.moves.at(-1);
-    if (last && state.scene !== before.scene) take(task.next(goal, at.state, { t: last.t, scene: state.scene, command: last.command }), last.t);
+    // A scene that nobody moved to is no command: the next step began.
+    if (!last || session.moves.length === heard) return;
+    heard = session.moves.length;
+    take(task.next(goal, at.state, { t: last.t, scene: state.scene, command: last.command }), last.t);
   });
   return {
     ...store,

@@ -1,4 +1,5 @@
 import type { TraineeExercise } from '@core/exercise';
+import { taskOf } from '@core/goals';
 import type { Scheme } from '@core/input';
 import { contextFor } from '@core/model';
 import { TRACE_FORMAT, type Trace } from '@core/trace';
@@ -102,8 +103,12 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
   const run = useCallback(
     async (opened: Opened, by: Scheme, letGo: (() => void) | null, from: (Recorded & { readonly pieces: number }) | null): Promise<void> => {
       if (!prepared) return;
-      const { start, allowed } = exercise;
-      const session = createRecorder({ start, context: contextFor({ mesh: prepared.mesh, home }, start), allowed, ...(from ? { recorded: from } : {}) });
+      const { start, allowed, steps } = exercise;
+      const model = { mesh: prepared.mesh, home };
+      const starts = steps.some(({ goal }) => taskOf(goal).ownStart)
+        ? (await import('@core/goals/ownStarts')).ownStarts(steps, model, start, opened.seed)
+        : undefined;
+      const session = createRecorder({ start, context: contextFor(model, start), allowed, starts, ...(from ? { recorded: from } : {}) });
       const base: KeptAttempt['base'] = {
         format: TRACE_FORMAT,
         exercise: { id: exercise.id, version: exercise.version },
