@@ -147,15 +147,14 @@ export const COURSE: readonly Plan[] = [
   },
   {
     title: 'Lost at sea',
-    brief: 'You have lost the buoy. Find the way home.',
+    brief: 'A jog of the hand, and the buoy is gone. Each time another way: find back in as few moves as you can.',
     model: 'buoy',
-    start: (model) => ({ ...initialScene(after(model, home(model), closer(0.12), slid(0.9, 0.7), round(130), higher(-50)).view) }),
     steps: [
       {
-        brief: 'Get back to the whole buoy, as in the picture',
+        brief: 'Bring the whole buoy back, upright and in sight',
         skill: 'recover',
-        hints: ['One key takes you home.'],
-        goal: (model) => ({ kind: 'matchView', target: initialScene(model.home), subject: [] }),
+        hints: ['Do not search by hand: one key shows the whole model again, whatever happened.', 'Home brings the first view back. Fit keeps the direction.'],
+        goal: () => ({ kind: 'getBack', subject: [], lost: 'any' }),
       },
     ],
   },
@@ -411,27 +410,8 @@ export const COURSE: readonly Plan[] = [
     ],
   },
   {
-    title: 'Lost at sea',
-    brief: 'A jog of the hand, and the buoy is gone. Each time another way: find back in as few moves as you can.',
-    model: 'buoy',
-    steps: [
-      {
-        brief: 'Bring the whole buoy back, upright and in sight',
-        skill: 'recover',
-        hints: ['Do not search by hand: one key shows the whole model again, whatever happened.', 'Home brings the first view back. Fit keeps the direction.'],
-        goal: () => ({ kind: 'getBack', subject: [], lost: 'any' }),
-      },
-      {
-        brief: 'And once more',
-        skill: 'recover',
-        hints: [],
-        goal: () => ({ kind: 'getBack', subject: [], lost: 'any' }),
-      },
-    ],
-  },
-  {
     title: 'Head down in the drive',
-    brief: 'You are inside a part, or hang head down. Get the whole drive upright again, then do it from underneath.',
+    brief: 'First inside a part, then head down: get the whole drive back each time.',
     model: 'drive',
     steps: [
       {

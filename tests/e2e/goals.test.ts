@@ -58,13 +58,13 @@ describe('each goal, built and done', () => {
       await keys(driver, '1', 'p');
       await clickAt(driver, [0, -0.28]);
       await waitFor(driver, 'a part to be picked', async () => !(await driver.findElement(By.css('body')).getText()).includes('Picked: nothing'));
-      await keys(driver, 'h');
+      await keys(driver, Key.HOME);
       await press(driver, 'Set target from this view');
       await publishAndAssign('Flat and open');
       await practise('Flat and open');
       await keys(driver, '1', 'p');
       await clickAt(driver, [0, -0.28]);
-      await keys(driver, 'h');
+      await keys(driver, Key.HOME);
       const attempt = await scored();
       expect(attempt.trace.moves.map((m) => m.command.kind)).toEqual(['standard', 'projection', 'select', 'show']);
       for (const id of ['direction', 'projection', 'visibility', 'overlap']) expect(points(attempt, id), id).toBe(1);
@@ -253,6 +253,28 @@ describe('each goal, built and done', () => {
       const attempt = await scored();
       for (const id of ['eyePlace', 'eyeHeight', 'direction', 'roll']) expect(points(attempt, id), id).toBe(1);
       expect(attempt.card.score).toBeGreaterThan(99);
+    });
+  });
+
+  it('get back: lost in a view that was drawn for this attempt, and back by one key', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-back', async () => {
+      await begin(/^Gear drive/, 'Out of the deep');
+      await choose(driver, 'Goal', 'Get back');
+      await choose(driver, 'How one is lost', 'Too far off to be seen');
+      await publishAndAssign('Out of the deep');
+
+      await practise('Out of the deep');
+      await waitFor(driver, 'the task', async () => (await driver.findElement(By.css('body')).getText()).includes('You are lost.'));
+      // A turn by hand does not help: the drive is a dot.
+      await hoverAt(driver, [0, 0]);
+      await drag(driver, [-0.2, 0], [0.1, 0]);
+      await keys(driver, Key.HOME);
+      await new Promise((resolve) => setTimeout(resolve, 1300));
+      const attempt = await scored();
+      expect(points(attempt, 'recoverTime')).toBeGreaterThan(0.3);
+      expect(attempt.trace.moves.at(-1)?.command.kind).toBe('home');
+      expect(await driver.findElement(By.css('body')).getText()).toMatch(/back after \d+\.\d s, 2 gestures/);
     });
   });
 });

@@ -1,6 +1,6 @@
 import { goalShown } from '@core/exercise';
 import type { Part } from '@core/geometry';
-import { aimOf, picturedBy } from '@core/goals';
+import { aimOf, picturedBy, taskOf } from '@core/goals';
 import type { SentScheme } from '@core/input';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
@@ -134,7 +134,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
         <StageView
           stage={stage}
           label={`Stage: ${exercise.title}. Keys move the view; the scheme card lists them.`}
-          recover={exercise.allowed.includes('recover')}
+          recover={exercise.allowed.includes('recover') && !(present && taskOf(present.goal).ownStart)}
           views={{ modelId: exercise.model.id, forAll: false }}
           landmarks={landmarks}
           overlay={
