@@ -17,6 +17,7 @@ import {
   middleOf,
   minimumJerkPath,
   partsUnder,
+  type QuickCall,
   type Scene,
   type ScoredModel,
   type SkillId,
@@ -55,6 +56,20 @@ function after(model: ScoredModel, start: Scene, ...commands: readonly Command[]
   const end = commands.reduce((scene, command) => apply(scene, command, context), start);
   return { ...initialScene(end.view), section: end.section, visibility: end.visibility, style: end.style };
 }
+
+/** Movements and views that are called. */
+const MOVEMENTS: readonly QuickCall[] = [
+  { kind: 'orbit', dx: -1 },
+  { kind: 'orbit', dx: 1 },
+  { kind: 'orbit', dy: 1 },
+  { kind: 'zoom', factor: 2 },
+  { kind: 'zoom', factor: 0.5 },
+  { kind: 'pan', dx: 1 },
+];
+const VIEWS: readonly QuickCall[] = [
+  ...(['front', 'right', 'rear', 'left', 'top'] as const).map((name): QuickCall => ({ kind: 'standard', name })),
+  { kind: 'home' },
+];
 
 const home = (model: ScoredModel): Scene => initialScene(model.home);
 const round = (degrees: number): Command => ({ kind: 'turn', axis: degrees > 0 ? 'right' : 'left', angle: Math.abs(degrees) * DEG });
@@ -425,6 +440,42 @@ export const COURSE: readonly Plan[] = [
         skill: 'recover',
         hints: ['Home is upright. Level keeps the direction.'],
         goal: () => ({ kind: 'getBack', subject: [], lost: 'upsideDown' }),
+      },
+    ],
+  },
+  {
+    title: 'Hands on call',
+    brief: 'The skipper calls, the hand answers, and the eye stays on the buoy. Two rounds.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'Make each movement as it is called',
+        skill: 'ownControls',
+        hints: ['A short stroke is enough: only its way counts.', 'Round to the right means that your eye goes right: the model turns left.'],
+        goal: () => ({
+          kind: 'quickCalls',
+          calls: [...MOVEMENTS],
+          rounds: 2,
+          seconds: null,
+        }),
+      },
+    ],
+  },
+  {
+    title: 'Square views by heart',
+    brief: 'Six views and the way home, without looking at the keys. A call waits ten seconds.',
+    model: 'optic',
+    steps: [
+      {
+        brief: 'Go to each view as it is called',
+        skill: 'standardViews',
+        hints: ['One to four go round: front, right, rear, left.'],
+        goal: () => ({
+          kind: 'quickCalls',
+          calls: [...VIEWS],
+          rounds: 1,
+          seconds: 10,
+        }),
       },
     ],
   },

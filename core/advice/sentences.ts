@@ -2,6 +2,7 @@ import type { AdviceCode, AdviceFigures, CalledWords, KeptAdvice } from '../crit
 import type { LabelledScheme } from '../input';
 import { viewWords } from '../view';
 import * as gesture from './gestureWords';
+import { quickWords } from './quickWords';
 import { degrees, lengthWords, listed, percent, plural, say, seconds, sizeOff } from './sentence';
 
 /** The eye's half of a sentence, and the hand's in a scheme. */
@@ -188,6 +189,11 @@ const SENTENCES: Sentences = {
   pivot: ({ drift }) => ({ eye: `the pivot strayed by ${percent(drift)} of the frame's height, orbit about it and do not pan` }),
   smoothness: () => ({ eye: 'go in one even sweep rather than in jerks' }),
   getBack: ({ lost, way }) => ({ eye: LOST[lost], hand: (s) => gesture.keysHand(s, way) }),
+  noReaction: () => ({ eye: 'fewer than half of the calls were answered rightly' }),
+  slowCall: ({ call, seconds: s }) => ({ eye: `“${quickWords(call)}” took ${seconds(s)}` }),
+  wrongGesture: ({ call, made, slip, count }) => ({
+    eye: `at “${quickWords(call)}” ${made ? `you made “${quickWords(made)}”` : 'no gesture came in time'}${count > 1 ? `, ${plural(count, 'time')}` : ''}${slip ? `; ${slip} is of your earlier scheme` : ''}`,
+  }),
   recoverTime: ({ seconds: s }) => ({ eye: `you were back after ${seconds(s)}` }),
   time: ({ seconds: s }) => ({ eye: `it took ${seconds(s)}` }),
   gestures: ({ count }) => ({ eye: `${plural(count, 'gesture')}, fewer and longer ones do it` }),

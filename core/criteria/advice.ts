@@ -1,5 +1,6 @@
 import type { Command, CommandKind } from '../navigation';
 import type { StandardName } from '../view';
+import type { QuickCall } from './quickCall';
 
 /**
  * What can be advised: a code, and the figures that its sentence needs, in metres, radians and frame heights. Figures are
@@ -71,6 +72,11 @@ export interface AdviceFigures {
   /** What keeps the subject from being recovered, and the kinds of command that bring it back at once. */
   getBack: { readonly lost: 'outside' | 'small' | 'rolled' | 'hidden'; readonly way: readonly CommandKind[] };
   recoverTime: { readonly seconds: number };
+  noReaction: object;
+  /** The call that took longest. */
+  slowCall: { readonly call: QuickCall; readonly seconds: number };
+  /** What was made instead of what was called, null: nothing in time; `slip`: the earlier scheme's gesture for it. */
+  wrongGesture: { readonly call: QuickCall; readonly made: QuickCall | null; readonly slip: string | null; readonly count: number };
   time: { readonly seconds: number };
   gestures: { readonly count: number };
   switches: { readonly count: number };

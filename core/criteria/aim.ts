@@ -4,6 +4,7 @@ import type { Margins } from '../measures';
 import type { Scene } from '../navigation';
 import type { View } from '../view';
 import type { Call } from './call';
+import type { QuickList } from './quickResults';
 
 /** A way round a pivot as it was recorded: seconds and views. */
 export interface Line {
@@ -32,6 +33,8 @@ export interface Aim {
   readonly stand: { readonly eye: Vec3; readonly level: boolean } | null;
   /** Whether the subject was lost and has to be brought back. */
   readonly recover: boolean;
+  /** Gestures that are called. */
+  readonly quick: QuickList | null;
 }
 
 export const NO_AIM: Aim = {
@@ -46,4 +49,5 @@ export const NO_AIM: Aim = {
   standing: false,
   stand: null,
   recover: false,
+  quick: null,
 };

@@ -13,5 +13,7 @@ export { detourOf, gestureCounts, lostSeconds, wayBetween } from './hand';
 export * from './measured';
 export { sceneAfter } from './moved';
 export * from './points';
+export type { QuickCall } from './quickCall';
+export * from './quickResults';
 export { isRecovered, shortestWayBack } from './recover';
 export * from './registry';

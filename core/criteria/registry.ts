@@ -6,6 +6,7 @@ import { FRAMING_CRITERIA } from './framing';
 import { HAND_CRITERIA } from './hand';
 import type { Measured } from './measured';
 import { PATH_CRITERIA } from './path';
+import { QUICK_CRITERIA } from './quick';
 import { RECOVER_CRITERIA } from './recover';
 import { SECTION_CRITERIA } from './section';
 import { STAND_CRITERIA } from './stand';
@@ -20,6 +21,7 @@ const ALL = {
   ...PATH_CRITERIA,
   ...STAND_CRITERIA,
   ...RECOVER_CRITERIA,
+  ...QUICK_CRITERIA,
   ...HAND_CRITERIA,
 } as const;
 

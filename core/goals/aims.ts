@@ -9,6 +9,7 @@ import { getBackAim } from './getBack/aim';
 import type { GoalAim } from './goalAim';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewAim } from './matchView/aim';
+import { quickCallsAim } from './quickCalls/aim';
 import { standHereAim } from './standHere/aim';
 
 /** What each kind of goal asks for. */
@@ -20,6 +21,7 @@ const AIMS = {
   cutToReveal: cutToRevealAim,
   standHere: standHereAim,
   getBack: getBackAim,
+  quickCalls: quickCallsAim,
 } satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
 
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;

@@ -1,4 +1,4 @@
-import type { CallResult, Evidence } from '../criteria';
+import type { CallResult, Evidence, QuickResult } from '../criteria';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { Polygon } from '../geometry';
 import type { Framing } from '../measures';
@@ -39,6 +39,7 @@ export type StepDetail =
       readonly mineArea: number;
       readonly targetArea: number;
     }
+  | { readonly kind: 'quick'; readonly calls: readonly QuickResult[] }
   | {
       readonly kind: 'back';
       readonly gestures: number;

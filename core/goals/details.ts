@@ -6,6 +6,7 @@ import { frameItDetail } from './frameIt/detail';
 import { getBackDetail } from './getBack/detail';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewDetail } from './matchView/detail';
+import { quickCallsDetail } from './quickCalls/detail';
 import { standHereDetail } from './standHere/detail';
 
 /** What a card draws of each kind of goal. */
@@ -17,6 +18,7 @@ const DETAILS = {
   cutToReveal: cutToRevealDetail,
   standHere: standHereDetail,
   getBack: getBackDetail,
+  quickCalls: quickCallsDetail,
 } satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
 
 export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

@@ -24,7 +24,7 @@ export function foldTask(goal: RedactedGoal, seed: number, { before, moves, view
   const upTo = (t: number): void => {
     for (let move = moves[next]; move && move.t <= t; move = moves[next]) {
       view = views[next] ?? view;
-      at = task.next(goal, at.state, { t: move.t, scene: { ...before, view }, command: move.command });
+      at = task.next(goal, at.state, { t: move.t, scene: { ...before, view }, command: move.command, gesture: move.gesture });
       next++;
     }
   };

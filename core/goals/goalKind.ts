@@ -1,11 +1,11 @@
 import type { z } from 'zod';
-import type { Call } from '../criteria';
+import type { Call, QuickCall } from '../criteria';
 import type { Criterion } from '../criteria/criterionSchema';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { SkillId } from '../exercise/skills';
 import type { ScoredModel } from '../model';
 import type { Command, CommandKind, Scene } from '../navigation';
-import type { InterfaceBinding, TraceEvent } from '../trace';
+import type { InterfaceBinding, MoveGesture, TraceEvent } from '../trace';
 import type { GoalAim } from './goalAim';
 
 /** A criterion that a goal can be judged by, as it is added: `standard` ones are there from the beginning. */
@@ -24,6 +24,8 @@ export interface Rules {
   readonly allowed: readonly CommandGroupId[];
   readonly start: Scene;
   readonly skill: SkillId;
+  /** Kinds of command that the schemes of the exercise have gestures for; null: not all of its schemes are known. */
+  readonly given: ReadonlySet<CommandKind> | null;
 }
 
 /**
@@ -60,6 +62,16 @@ export type Prompt =
       /** Kinds of command that would give it at once. */
       readonly wants: readonly CommandKind[];
     }
+  | {
+      readonly code: 'quick';
+      /** What is called now; null: it waits for the learner to be ready. */
+      readonly call: QuickCall | null;
+      readonly number: number;
+      readonly count: number;
+      /** What became of the call before. */
+      readonly before: 'right' | 'wrong' | 'late' | null;
+      readonly wants: readonly CommandKind[];
+    }
   | { readonly code: 'allCalled' }
   /** Of a line to follow: what comes next. `ring`: its start; `square`: its end; `there`: both were reached. */
   | { readonly code: 'line'; readonly next: 'ring' | 'square' | 'there' };
@@ -77,6 +89,8 @@ export interface TaskInput {
   readonly scene: Scene;
   /** What has just been done, or was written down. With neither, only time has passed. */
   readonly command?: Command;
+  /** The gesture that the command belongs to. */
+  readonly gesture?: MoveGesture | undefined;
   readonly event?: TraceEvent;
   /** The learner says that this is it. */
   readonly confirm?: true;

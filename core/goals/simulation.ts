@@ -6,6 +6,7 @@ import { simulateFrameIt } from './frameIt/simulate';
 import { simulateGetBack } from './getBack/simulate';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { simulateMatchView } from './matchView/simulate';
+import { simulateQuickCalls } from './quickCalls/simulate';
 import { simulateStandHere } from './standHere/simulate';
 
 /** How a simulated learner goes about each kind of goal. */
@@ -17,6 +18,7 @@ const SIMULATIONS = {
   cutToReveal: simulateCutToReveal,
   standHere: simulateStandHere,
   getBack: simulateGetBack,
+  quickCalls: simulateQuickCalls,
 } satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
 
 /** Does a step of this goal. */

@@ -6,6 +6,7 @@ import { getBackTask } from './getBack/task';
 import type { GoalTask } from './goalKind';
 import type { GoalKindId, RedactedGoal, RedactedOf } from './kinds';
 import { matchViewTask } from './matchView/task';
+import { quickCallsTask } from './quickCalls/task';
 import { standHereTask } from './standHere/task';
 
 /** What each kind of goal asks for in the course of a step. */
@@ -17,6 +18,7 @@ const TASKS = {
   cutToReveal: cutToRevealTask,
   standHere: standHereTask,
   getBack: getBackTask,
+  quickCalls: quickCallsTask,
 } satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
 
 /** The task of a goal; its state is known to itself alone. */

@@ -1,8 +1,10 @@
 import { CRITERIA } from '../criteria';
 import type { Exercise } from '../exercise';
 import { kindOf } from '../goals';
+import { BUILT_IN_SCHEMES, commandKindsOf } from '../input';
 import type { ScoredModel } from '../model';
-import { TRACE_FORMAT, type Trace } from '../trace';
+import type { CommandKind } from '../navigation';
+import { INTERFACE_BINDINGS, TRACE_FORMAT, type Trace } from '../trace';
 import { gainOf, type Judged, startIsTarget } from './points';
 import { startPoints } from './startPoints';
 
@@ -34,6 +36,20 @@ const untouchedOf = (content: Exercise, model: ScoredModel): Judged[][] => {
   );
 };
 
+/** Kinds of command that some scheme of an exercise gives, or the screen does for all; null where a scheme is not built in. */
+function givenBy(ids: readonly string[]): ReadonlySet<CommandKind> | null {
+  const schemes = ids.length === 0 ? BUILT_IN_SCHEMES : ids.map((id) => BUILT_IN_SCHEMES.find((scheme) => scheme.id === id));
+  const { 'near hand': _, ...shown } = INTERFACE_BINDINGS;
+  const found = new Set<CommandKind>(Object.values(shown).flat());
+  for (const scheme of schemes) {
+    if (!scheme) return null;
+    const words = (scheme.options.nearHand?.words ?? []).map((command) => ({ command }));
+    for (const kind of [...scheme.bindings, ...words].flatMap(commandKindsOf)) found.add(kind);
+  }
+  // Turns by keys are orbits.
+  return found.has('turn') ? found.add('orbit') : found;
+}
+
 /** Looks an exercise through before it is published. `faults` keep it from that, `warnings` do not. */
 export function examineExercise(content: Exercise, model: ScoredModel): { readonly faults: readonly Finding[]; readonly warnings: readonly Finding[] } {
   const parts = new Set(model.mesh.parts.map((part) => part.id));
@@ -41,10 +57,12 @@ export function examineExercise(content: Exercise, model: ScoredModel): { readon
     const kind = kindOf(step.goal);
     const unknown = kind.partsNamed(step.goal).find((id) => !parts.has(id));
     if (unknown !== undefined) return [{ message: `Step ${i + 1}: the model has no part "${unknown}".`, field: `steps.${i}.goal` }];
-    return kind.faults(step.goal, { allowed: content.allowed, start: content.start, skill: step.skill }, model).map(({ message, field }) => ({
-      message: `Step ${i + 1}: ${message}.`,
-      field: field === 'allowed' || field === 'start' ? field : `steps.${i}.${field}`,
-    }));
+    return kind
+      .faults(step.goal, { allowed: content.allowed, start: content.start, skill: step.skill, given: givenBy(content.schemes) }, model)
+      .map(({ message, field }) => ({
+        message: `Step ${i + 1}: ${message}.`,
+        field: field === 'allowed' || field === 'start' ? field : `steps.${i}.${field}`,
+      }));
   });
   if (faults.length > 0) return { faults, warnings: [] };
   const untouched = untouchedOf(content, model);

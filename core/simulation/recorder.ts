@@ -21,7 +21,7 @@ export interface Recorder {
   /** A step begins: in a scene of its own, or, with null, in the one that is there. */
   readonly begin: (own: Scene | null) => void;
   /** Hears of each command after it was done; returns what ends that. */
-  readonly onCommand: (listener: (command: Command) => void) => () => void;
+  readonly onCommand: (listener: (command: Command, gesture: MoveGesture) => void) => () => void;
   readonly moves: Move[];
   readonly events: TraceEvent[];
 }
@@ -45,7 +45,7 @@ export function createRecorder(start: Scene, context: Context, scheme: Scheme): 
   let next = 1;
   let grasped = false;
   let gesture: MoveGesture | null = null;
-  const heard = new Set<(command: Command) => void>();
+  const heard = new Set<(command: Command, gesture: MoveGesture) => void>();
   const moves: Move[] = [];
   const events: TraceEvent[] = [];
   return {
@@ -69,7 +69,7 @@ export function createRecorder(start: Scene, context: Context, scheme: Scheme): 
       if (!gesture || !grasped) gesture = { id: next++, ...giverOf(scheme, command.kind) };
       run.perform(command, gesture.id);
       moves.push({ t: rounded(t), command, gesture });
-      for (const listener of heard) listener(command);
+      for (const listener of heard) listener(command, gesture);
     },
     onCommand(listener) {
       heard.add(listener);

@@ -51,6 +51,19 @@ export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind:
     { kind: 'standHere', eye: [-2.5, 2, 0.7], orientation: orientationFrom({ azimuth: -2.4, elevation: -0.1, roll: 0 }), fovY: 1.05, level: false },
   ],
   getBack: (['inside', 'beyond', 'beneath', 'tiny', 'upsideDown', 'any'] as const).map((lost, i) => ({ kind: 'getBack', subject: i % 2 ? ['lid'] : [], lost })),
+  quickCalls: [
+    {
+      kind: 'quickCalls',
+      calls: [
+        { kind: 'orbit', dx: -1 },
+        { kind: 'zoom', factor: 2 },
+        { kind: 'standard', name: 'top' },
+        { kind: 'fit', what: 'all' },
+      ],
+      rounds: 2,
+      seconds: null,
+    },
+  ],
   cutToReveal: [
     { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
     { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },

@@ -1,7 +1,7 @@
 import { shownPoints } from '@web/ui/points';
 import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { button, clickAt, drag, field, hoverAt, keys, link, PATIENCE, picturing, press, signInAs, stage, textOf, waitFor, write } from './browser';
+import { button, clickAt, drag, field, hoverAt, keys, link, PATIENCE, picturing, press, signInAs, stage, textOf, waitFor, wheel, write } from './browser';
 import { choose, handIn } from './screens';
 import { base, exerciseNamed, type StoredAttempt } from './stored';
 import { useBrowser } from './useBrowser';
@@ -259,7 +259,7 @@ describe('each goal, built and done', () => {
   it('get back: lost in a view that was drawn for this attempt, and back by one key', async () => {
     const { driver } = browser;
     await picturing(driver, 'goal-back', async () => {
-      await begin(/^Gear drive/, 'Out of the deep');
+      await begin(/^Lens drive/, 'Out of the deep');
       await choose(driver, 'Goal', 'Get back');
       await choose(driver, 'How one is lost', 'Too far off to be seen');
       await publishAndAssign('Out of the deep');
@@ -274,7 +274,47 @@ describe('each goal, built and done', () => {
       const attempt = await scored();
       expect(points(attempt, 'recoverTime')).toBeGreaterThan(0.3);
       expect(attempt.trace.moves.at(-1)?.command.kind).toBe('home');
-      expect(await driver.findElement(By.css('body')).getText()).toMatch(/back after \d+\.\d s, 2 gestures/);
+      await waitFor(driver, 'the way back', async () => /back after \d+\.\d s, 2 gestures/.test(await driver.findElement(By.css('main')).getText()));
+    });
+  });
+
+  it('quick calls: one after the other, by keys, wheel and drag, with one of them wrong', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-quick', async () => {
+      await begin(/^Lantern buoy/, 'On the word');
+      await choose(driver, 'Goal', 'Quick calls');
+      await press(driver, 'Do not call round to the left');
+      await choose(driver, 'Add a call', 'the top');
+      await choose(driver, 'Add a call', 'home');
+      await write(driver, 'Rounds', '1');
+      await publishAndAssign('On the word');
+
+      await practise('On the word');
+      await press(driver, 'I am ready');
+      const make: Record<string, () => Promise<void>> = {
+        'round to the right': () => drag(driver, [0.1, 0], [-0.2, 0]),
+        closer: () => wheel(driver, [0, 0], 2),
+        'fit all': () => keys(driver, 'e'),
+        'the top': () => keys(driver, '5'),
+        // The wrong one.
+        home: () => keys(driver, 'e'),
+      };
+      const called = async (): Promise<string> => textOf(driver, '[data-testid=call]').catch(() => '');
+      for (let heard = 0; heard < 5; heard++) {
+        await waitFor(driver, 'a call', async () => (await called()) !== '');
+        const call = await called();
+        const way = make[call];
+        if (!way) throw new Error(`called: “${call}”`);
+        await way();
+        await waitFor(driver, `the call after “${call}”`, async () => (await called()) !== call);
+        expect(await driver.findElement(By.css('[aria-label="The call"]')).getText()).toContain(
+          call === 'home' ? (heard < 4 ? 'another gesture' : 'All called') : '',
+        );
+      }
+      const attempt = await scored();
+      const wrong = attempt.card.steps[0]?.criteria.find(({ id }) => id === 'wrongGestures');
+      expect(wrong?.value).toBeCloseTo(0.2, 6);
+      await waitFor(driver, 'the calls', async () => /home\s+fit all/.test(await driver.findElement(By.css('main')).getText()));
     });
   });
 });

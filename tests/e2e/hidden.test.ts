@@ -77,6 +77,7 @@ const goalsFor = (home: View): { readonly [K in GoalKindId]: Goal } => ({
   frameIt: { kind: 'frameIt', subject: [], margins: { left: 0.31239, right: 0.25127, top: 0.30129, bottom: 0.20317 } },
   standHere: { kind: 'standHere', eye: [0.41239, -3.12347, 1.51239], orientation: look(home, 0.31239, 0.12347).orientation, fovY: 1.05123, level: false },
   getBack: { kind: 'getBack', subject: [], lost: 'any' },
+  quickCalls: { kind: 'quickCalls', calls: [{ kind: 'home' }], rounds: 2, seconds: null },
   cutToReveal: { kind: 'cutToReveal', plane: { normal: [0.48123, 0.36234, 0.79819], offset: 0.41237 }, reveal: [] },
 });
 

@@ -10,6 +10,7 @@ const CARD_DETAILS = {
   frameIt: lazy(async () => ({ default: (await import('./frameIt/CardDetail')).FrameItDetail })),
   standHere: lazy(async () => ({ default: (await import('./standHere/CardDetail')).StandHereDetail })),
   getBack: lazy(async () => ({ default: (await import('./getBack/CardDetail')).GetBackDetail })),
+  quickCalls: lazy(async () => ({ default: (await import('./quickCalls/CardDetail')).QuickCallsDetail })),
   cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
 } satisfies { readonly [K in GoalKindId]: CardDetail };
 

@@ -6,6 +6,7 @@ import { FrameItFields } from './frameIt/Fields';
 import { GetBackFields } from './getBack/Fields';
 import type { Fields } from './goalParts';
 import { MatchViewFields } from './matchView/Fields';
+import { QuickCallsFields } from './quickCalls/Fields';
 import { StandHereFields } from './standHere/Fields';
 
 /** What each kind of goal asks to be set in Build. */
@@ -17,6 +18,7 @@ const FIELDS = {
   cutToReveal: CutToRevealFields,
   standHere: StandHereFields,
   getBack: GetBackFields,
+  quickCalls: QuickCallsFields,
 } satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
 
 export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

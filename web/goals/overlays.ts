@@ -10,6 +10,7 @@ const OVERLAYS = {
   frameIt: lazy(async () => ({ default: (await import('./frameIt/Overlay')).FrameItOverlay })),
   cutToReveal: null,
   getBack: null,
+  quickCalls: null,
   standHere: lazy(async () => ({ default: (await import('./standHere/Overlay')).StandHereOverlay })),
 } satisfies { readonly [K in GoalKindId]: Overlay<RedactedOf<K>> | null };
 

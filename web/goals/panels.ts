@@ -5,6 +5,7 @@ import { FollowOrbitPanel } from './followOrbit/Panel';
 import { FrameItPanel } from './frameIt/Panel';
 import { GetBackPanel } from './getBack/Panel';
 import type { Panel } from './goalParts';
+import { QuickCallsPanel } from './quickCalls/Panel';
 import { StandHerePanel } from './standHere/Panel';
 
 /** What each kind of goal shows beside the brief in Practise; null: the target's picture says it all. */
@@ -16,6 +17,7 @@ const PANELS = {
   cutToReveal: CutToRevealPanel,
   standHere: StandHerePanel,
   getBack: GetBackPanel,
+  quickCalls: QuickCallsPanel,
 } satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
 
 export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;

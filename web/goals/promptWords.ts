@@ -9,6 +9,7 @@ const NEXT = {
 export function promptWords(prompt: Prompt, end: string): string | null {
   switch (prompt.code) {
     case 'call':
+    case 'quick':
       return null;
     case 'allCalled':
       return `All calls are answered: press ${end}.`;

@@ -60,7 +60,7 @@ describe('standing there', () => {
 });
 
 describe('what makes it impossible', () => {
-  const rules = { allowed: exerciseOf(goal).allowed, start, skill: 'stand' } as const;
+  const rules = { allowed: exerciseOf(goal).allowed, start, skill: 'stand', given: null } as const;
   it('is told at its field', () => {
     const kind = kindOf(goal);
     expect(kind.faults(goal, rules, crate)).toEqual([]);

@@ -56,7 +56,7 @@ export function runTask(goal: RedactedGoal, session: Recorder, seed: number, ste
     // A scene that nobody moved to is no command: the next step began.
     if (!last || session.moves.length === heard) return;
     heard = session.moves.length;
-    take(task.next(goal, at.state, { t: last.t, scene: state.scene, command: last.command }), last.t);
+    take(task.next(goal, at.state, { t: last.t, scene: state.scene, command: last.command, gesture: last.gesture }), last.t);
   });
   return {
     ...store,

@@ -19,7 +19,7 @@ export interface WantedNow {
 
 /** The commands that would give what is asked, or mend what is lost most. */
 function kindsWanted({ prompt, closeness }: WantedNow): readonly CommandKind[] {
-  if (prompt?.code === 'call') return prompt.wants;
+  if (prompt?.code === 'call' || prompt?.code === 'quick') return prompt.wants;
   return closeness?.mendedBy ?? [];
 }
 
