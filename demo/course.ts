@@ -479,6 +479,32 @@ export const COURSE: readonly Plan[] = [
       },
     ],
   },
+  {
+    title: 'Inspect the whole buoy',
+    brief: 'The paint is due. Look at the buoy from every side, the underside too, before you order any.',
+    model: 'buoy',
+    steps: [
+      {
+        brief: 'See all of it: go once round, then over and under',
+        skill: 'orbit',
+        hints: ['Rest a moment at each look: what rushes by is not seen.', 'From far below, looking up, the underside lies open.'],
+        goal: () => ({ kind: 'seeAll', parts: [], sides: true, near: 0.5 }),
+      },
+    ],
+  },
+  {
+    title: 'Crack in the turntable',
+    brief: 'Somewhere on the drive a crack was heard. See all of its outside, near enough to find one.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'See all of the drive, large in the frame',
+        skill: 'orbit',
+        hints: ['Square views and fit go quickly: front, right, rear, left, top, bottom.'],
+        goal: () => ({ kind: 'seeAll', parts: [], sides: true, near: 0.8 }),
+      },
+    ],
+  },
 ];
 
 /** A floor is looked for this far over and under a place, metres. */

@@ -49,6 +49,9 @@ function slideWords(what: string, right: number, up: number, to = ''): Halves {
   return { eye: `bring ${what} ${listed(words)}${to}`, hand: (s) => gesture.slideHand(s, right, up) };
 }
 
+/** A side of a subject as it is told. */
+const SIDES: Partial<Record<string, string>> = { bottom: 'the underside', top: 'the top', rear: 'the back' };
+
 /** What is to be done about a subject that is lost. */
 const LOST = {
   outside: 'bring all of the subject back into the frame',
@@ -189,6 +192,7 @@ const SENTENCES: Sentences = {
   pivot: ({ drift }) => ({ eye: `the pivot strayed by ${percent(drift)} of the frame's height, orbit about it and do not pan` }),
   smoothness: () => ({ eye: 'go in one even sweep rather than in jerks' }),
   getBack: ({ lost, way }) => ({ eye: LOST[lost], hand: (s) => gesture.keysHand(s, way) }),
+  unseen: ({ share, side }) => ({ eye: `${percent(1 - share)} seen${side ? `; ${SIDES[side] ?? `the ${viewWords(side)}`} is left` : ''}` }),
   noReaction: () => ({ eye: 'fewer than half of the calls were answered rightly' }),
   slowCall: ({ call, seconds: s }) => ({ eye: `“${quickWords(call)}” took ${seconds(s)}` }),
   wrongGesture: ({ call, made, slip, count }) => ({

@@ -5,6 +5,7 @@ import type { Scene } from '../navigation';
 import type { View } from '../view';
 import type { Call } from './call';
 import type { QuickList } from './quickResults';
+import type { ToSee } from './seenSoFar';
 
 /** A way round a pivot as it was recorded: seconds and views. */
 export interface Line {
@@ -35,6 +36,8 @@ export interface Aim {
   readonly recover: boolean;
   /** Gestures that are called. */
   readonly quick: QuickList | null;
+  /** The surface that has to be looked at. */
+  readonly see: ToSee | null;
 }
 
 export const NO_AIM: Aim = {
@@ -50,4 +53,5 @@ export const NO_AIM: Aim = {
   stand: null,
   recover: false,
   quick: null,
+  see: null,
 };

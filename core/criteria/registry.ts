@@ -9,6 +9,7 @@ import { PATH_CRITERIA } from './path';
 import { QUICK_CRITERIA } from './quick';
 import { RECOVER_CRITERIA } from './recover';
 import { SECTION_CRITERIA } from './section';
+import { SEE_CRITERIA } from './see';
 import { STAND_CRITERIA } from './stand';
 import { VIEW_CRITERIA } from './view';
 
@@ -22,6 +23,7 @@ const ALL = {
   ...STAND_CRITERIA,
   ...RECOVER_CRITERIA,
   ...QUICK_CRITERIA,
+  ...SEE_CRITERIA,
   ...HAND_CRITERIA,
 } as const;
 

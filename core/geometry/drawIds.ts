@@ -22,6 +22,23 @@ const clipB = new Float64Array(MAX_CORNERS * 3);
  * `only`: part numbers to draw; left out, all.
  */
 export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number, only?: ReadonlySet<number>): Uint16Array {
+  return draw(mesh, scene, width, height, only).ids;
+}
+
+/** The id picture, and the depth of what it shows at each pixel, metres before the eye along the view axis; Infinity where nothing is. */
+export function drawDepths(mesh: Mesh, scene: Scene, width: number, height: number): { readonly ids: Uint16Array; readonly depths: Float64Array } {
+  const { ids, nearness } = draw(mesh, scene, width, height);
+  const perspective = scene.view.projection === 'perspective';
+  return { ids, depths: nearness.map((n) => (perspective ? (n > 0 ? 1 / n : Number.POSITIVE_INFINITY) : -n)) };
+}
+
+function draw(
+  mesh: Mesh,
+  scene: Scene,
+  width: number,
+  height: number,
+  only?: ReadonlySet<number>,
+): { readonly ids: Uint16Array; readonly nearness: Float64Array } {
   const ids = new Uint16Array(width * height);
   // Larger is nearer: 1/depth in perspective, -depth in an orthographic picture.
   const nearness = new Float64Array(width * height).fill(scene.view.projection === 'perspective' ? 0 : Number.NEGATIVE_INFINITY);
@@ -216,5 +233,5 @@ export function drawIds(mesh: Mesh, scene: Scene, width: number, height: number,
       for (let k = 1; k + 1 < count; k++) fill(clipped, 0, k * 3, k * 3 + 3, number + 1);
     }
   });
-  return ids;
+  return { ids, nearness };
 }

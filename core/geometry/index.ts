@@ -8,3 +8,4 @@ export * from './plane';
 export * from './sectionContours';
 export * from './sectionOverlap';
 export * from './subjectPoints';
+export * from './surface';

@@ -10,6 +10,7 @@ import type { GoalAim } from './goalAim';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewAim } from './matchView/aim';
 import { quickCallsAim } from './quickCalls/aim';
+import { seeAllAim } from './seeAll/aim';
 import { standHereAim } from './standHere/aim';
 
 /** What each kind of goal asks for. */
@@ -22,6 +23,7 @@ const AIMS = {
   standHere: standHereAim,
   getBack: getBackAim,
   quickCalls: quickCallsAim,
+  seeAll: seeAllAim,
 } satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
 
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;

@@ -1,6 +1,7 @@
 import type { CallResult, Evidence, QuickResult } from '../criteria';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { Polygon } from '../geometry';
+import type { Vec3 } from '../math';
 import type { Framing } from '../measures';
 import type { ScoredModel } from '../model';
 import type { CommandKind } from '../navigation';
@@ -38,6 +39,13 @@ export type StepDetail =
       /** Square metres. */
       readonly mineArea: number;
       readonly targetArea: number;
+    }
+  | {
+      readonly kind: 'seen';
+      /** Places on the surface, metres, the way that each looks to, and whether it was seen. */
+      readonly places: readonly { readonly at: Vec3; readonly to: Vec3; readonly seen: boolean }[];
+      /** Directions to the eye of the views that were looked at. */
+      readonly directions: readonly Vec3[];
     }
   | { readonly kind: 'quick'; readonly calls: readonly QuickResult[] }
   | {

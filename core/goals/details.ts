@@ -7,6 +7,7 @@ import { getBackDetail } from './getBack/detail';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewDetail } from './matchView/detail';
 import { quickCallsDetail } from './quickCalls/detail';
+import { seeAllDetail } from './seeAll/detail';
 import { standHereDetail } from './standHere/detail';
 
 /** What a card draws of each kind of goal. */
@@ -19,6 +20,7 @@ const DETAILS = {
   standHere: standHereDetail,
   getBack: getBackDetail,
   quickCalls: quickCallsDetail,
+  seeAll: seeAllDetail,
 } satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
 
 export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

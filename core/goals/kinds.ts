@@ -8,6 +8,7 @@ import { getBack, getBackSchema } from './getBack/kind';
 import type { CriterionChoice, GoalKind } from './goalKind';
 import { matchView, matchViewSchema } from './matchView/kind';
 import { quickCalls, quickCallsSchema } from './quickCalls/kind';
+import { seeAll, seeAllSchema } from './seeAll/kind';
 import { standHere, standHereSchema } from './standHere/kind';
 
 /** The data of every kind of goal: what an exercise keeps of one. */
@@ -20,13 +21,14 @@ export const goalSchema = z.discriminatedUnion('kind', [
   standHereSchema,
   getBackSchema,
   quickCallsSchema,
+  seeAllSchema,
 ]);
 export type Goal = z.infer<typeof goalSchema>;
 export type GoalKindId = Goal['kind'];
 export type GoalOf<K extends GoalKindId> = Extract<Goal, { kind: K }>;
 
 /** Every kind of goal by its id, in the order in which they are offered. */
-const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls } satisfies {
+const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls, seeAll } satisfies {
   readonly [K in GoalKindId]: GoalKind<GoalOf<K>, { readonly kind: K }>;
 };
 
@@ -42,6 +44,7 @@ export const redactedGoalSchema = z.discriminatedUnion('kind', [
   standHere.redactedSchema,
   getBack.redactedSchema,
   quickCalls.redactedSchema,
+  seeAll.redactedSchema,
 ] as never) as unknown as z.ZodType<RedactedGoal>;
 export type RedactedOf<K extends GoalKindId> = ReturnType<(typeof KINDS)[K]['redact']>;
 export type RedactedGoal = { [K in GoalKindId]: RedactedOf<K> }[GoalKindId];

@@ -7,6 +7,7 @@ import { simulateGetBack } from './getBack/simulate';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { simulateMatchView } from './matchView/simulate';
 import { simulateQuickCalls } from './quickCalls/simulate';
+import { simulateSeeAll } from './seeAll/simulate';
 import { simulateStandHere } from './standHere/simulate';
 
 /** How a simulated learner goes about each kind of goal. */
@@ -19,6 +20,7 @@ const SIMULATIONS = {
   standHere: simulateStandHere,
   getBack: simulateGetBack,
   quickCalls: simulateQuickCalls,
+  seeAll: simulateSeeAll,
 } satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
 
 /** Does a step of this goal. */

@@ -7,6 +7,7 @@ import type { GoalTask } from './goalKind';
 import type { GoalKindId, RedactedGoal, RedactedOf } from './kinds';
 import { matchViewTask } from './matchView/task';
 import { quickCallsTask } from './quickCalls/task';
+import { seeAllTask } from './seeAll/task';
 import { standHereTask } from './standHere/task';
 
 /** What each kind of goal asks for in the course of a step. */
@@ -19,6 +20,7 @@ const TASKS = {
   standHere: standHereTask,
   getBack: getBackTask,
   quickCalls: quickCallsTask,
+  seeAll: seeAllTask,
 } satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
 
 /** The task of a goal; its state is known to itself alone. */

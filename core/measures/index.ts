@@ -6,4 +6,5 @@ export * from './paths';
 export * from './pictures';
 export * from './recovered';
 export * from './section';
+export * from './seen';
 export * from './sparc';

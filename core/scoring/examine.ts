@@ -50,6 +50,18 @@ function givenBy(ids: readonly string[]): ReadonlySet<CommandKind> | null {
   return found.has('turn') ? found.add('orbit') : found;
 }
 
+/** The exercise as it is published: with what is found out about its goals on its model. */
+export const settled = (content: Exercise, model: ScoredModel): Exercise => ({
+  ...content,
+  steps: content.steps.map((step) => ({ ...step, goal: kindOf(step.goal).settled?.add(step.goal, model) ?? step.goal })),
+});
+
+/** The exercise as it was drafted: without what was found out when it was published. */
+export const drafted = (content: Exercise): Exercise => ({
+  ...content,
+  steps: content.steps.map((step) => ({ ...step, goal: kindOf(step.goal).settled?.drop(step.goal) ?? step.goal })),
+});
+
 /** Looks an exercise through before it is published. `faults` keep it from that, `warnings` do not. */
 export function examineExercise(content: Exercise, model: ScoredModel): { readonly faults: readonly Finding[]; readonly warnings: readonly Finding[] } {
   const parts = new Set(model.mesh.parts.map((part) => part.id));

@@ -11,7 +11,7 @@ import { apply, type Command, commandsToRecall, initialScene, type Scene } from 
 import { GOALS } from '../tests/goals';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import type { Move, Trace, TraceEvent } from '../trace';
-import { orientationFrom, type View } from '../view';
+import { orientationFrom, STANDARD_NAMES, type View } from '../view';
 import { examineExercise } from './examine';
 import { scoreAttempt } from './scoreAttempt';
 
@@ -48,6 +48,14 @@ function perfect(goal: Goal): { commands: Command[]; events: TraceEvent[] } {
         ...none,
       };
     }
+    case 'seeAll':
+      return {
+        commands: STANDARD_NAMES.flatMap((name): Command[] => [
+          { kind: 'standard', name },
+          { kind: 'fit', what: 'all' },
+        ]),
+        ...none,
+      };
     case 'getBack':
       return { commands: [{ kind: 'home' }], ...none };
     case 'frameIt':
@@ -100,7 +108,7 @@ function perfectTrace(goal: Goal, seed = 1): Trace {
   const times = goal.kind === 'followOrbit' ? goal.path.map((entry) => entry.t) : [];
   const moves: Move[] = commands.map((command, i) => {
     const on = turns >= 0 && i >= turns;
-    const t = on ? 10 + (times[i - turns + 1] ?? 0) : (i + 1) / 60;
+    const t = on ? 10 + (times[i - turns + 1] ?? 0) : (i + 1) / (goal.kind === 'seeAll' ? 3 : 60);
     return { t, command, gesture: { id: on ? 1000 : i, device: 'mouse', binding: 'test' } };
   });
   const end = (moves.at(-1)?.t ?? 0) + 0.1;

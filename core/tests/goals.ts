@@ -64,6 +64,10 @@ export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind:
       seconds: null,
     },
   ],
+  seeAll: [
+    { kind: 'seeAll', parts: [], sides: true, near: 0.4 },
+    { kind: 'seeAll', parts: ['lid'], sides: false, near: 0 },
+  ],
   cutToReveal: [
     { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
     { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },

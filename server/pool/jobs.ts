@@ -16,6 +16,7 @@ import {
   type ScoredModel,
   type StepDetail,
   scoreAttempt,
+  settled,
   type Trace,
   traceSchema,
   type Unlikely,
@@ -126,9 +127,13 @@ function details(input: NamedContent & { readonly trace: Uint8Array; readonly me
   return detailsOf(sameContent(input), scoredModel(input.mesh, input.home), traceSchema.parse(parseSent(input.trace)));
 }
 
-/** Whether an exercise can be published on its model, and what its author should know. */
-function examine(input: { readonly content: Exercise; readonly mesh: MeshBytes; readonly home: View }): ReturnType<typeof examineExercise> {
-  return examineExercise(input.content, scoredModel(input.mesh, input.home));
+/** Whether an exercise can be published on its model, what its author should know, and the exercise as it is then published. */
+function examine(input: { readonly content: Exercise; readonly mesh: MeshBytes; readonly home: View }): ReturnType<typeof examineExercise> & {
+  readonly settled: Exercise;
+} {
+  const model = scoredModel(input.mesh, input.home);
+  const found = examineExercise(input.content, model);
+  return { ...found, settled: found.faults.length > 0 ? input.content : settled(input.content, model) };
 }
 
 /** An author's own try, taken apart: the draft, and the trace as it has to be given to `score`. */

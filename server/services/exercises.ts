@@ -2,6 +2,7 @@ import {
   COMMAND_GROUP_IDS,
   type DraftConflict,
   defaultCriteria,
+  drafted,
   type Exercise,
   exerciseSchema,
   type Finding,
@@ -200,13 +201,13 @@ export async function publish(asked: RequestContext, id: string, pictures: reado
     const issue = parsed.error.issues[0];
     throw invalid(fieldMessage(issue?.path ?? [], issue ? plainly(issue) : 'something is missing'), issue?.path.join('.'));
   }
-  const content = parsed.data;
+  const drawn = drafted(parsed.data);
   const latest = await exercises.latestVersion(asked.db, id);
   const newest = latest > 0 ? await exercises.findVersion(asked.db, id, latest) : null;
-  if (newest && sameData(newest.content, content)) return { version: latest, unchanged: true, warnings: [] };
-  const { revision } = await getModel(asked, content.model.id, content.model.revision);
-  const input = { content, mesh: await meshBytesOf(asked, revision.meshHash), home: revision.home };
-  const { faults, warnings } = await asked.pool.run('examine', input, { for: asked.who.id });
+  if (newest && sameData(drafted(newest.content), drawn)) return { version: latest, unchanged: true, warnings: [] };
+  const { revision } = await getModel(asked, drawn.model.id, drawn.model.revision);
+  const input = { content: drawn, mesh: await meshBytesOf(asked, revision.meshHash), home: revision.home };
+  const { faults, warnings, settled: content } = await asked.pool.run('examine', input, { for: asked.who.id });
   const [fault] = faults;
   if (fault) throw invalid(fault.message, fault.field);
   if (pictures.length !== content.steps.length) throw invalid('A picture of each step is needed. Open the exercise again and publish once more.');

@@ -78,6 +78,7 @@ const goalsFor = (home: View): { readonly [K in GoalKindId]: Goal } => ({
   standHere: { kind: 'standHere', eye: [0.41239, -3.12347, 1.51239], orientation: look(home, 0.31239, 0.12347).orientation, fovY: 1.05123, level: false },
   getBack: { kind: 'getBack', subject: [], lost: 'any' },
   quickCalls: { kind: 'quickCalls', calls: [{ kind: 'home' }], rounds: 2, seconds: null },
+  seeAll: { kind: 'seeAll', parts: [], sides: true, near: 0.5 },
   cutToReveal: { kind: 'cutToReveal', plane: { normal: [0.48123, 0.36234, 0.79819], offset: 0.41237 }, reveal: [] },
 });
 

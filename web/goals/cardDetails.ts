@@ -11,6 +11,7 @@ const CARD_DETAILS = {
   standHere: lazy(async () => ({ default: (await import('./standHere/CardDetail')).StandHereDetail })),
   getBack: lazy(async () => ({ default: (await import('./getBack/CardDetail')).GetBackDetail })),
   quickCalls: lazy(async () => ({ default: (await import('./quickCalls/CardDetail')).QuickCallsDetail })),
+  seeAll: lazy(async () => ({ default: (await import('./seeAll/CardDetail')).SeeAllDetail })),
   cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
 } satisfies { readonly [K in GoalKindId]: CardDetail };
 

@@ -7,6 +7,7 @@ import { GetBackFields } from './getBack/Fields';
 import type { Fields } from './goalParts';
 import { MatchViewFields } from './matchView/Fields';
 import { QuickCallsFields } from './quickCalls/Fields';
+import { SeeAllFields } from './seeAll/Fields';
 import { StandHereFields } from './standHere/Fields';
 
 /** What each kind of goal asks to be set in Build. */
@@ -19,6 +20,7 @@ const FIELDS = {
   standHere: StandHereFields,
   getBack: GetBackFields,
   quickCalls: QuickCallsFields,
+  seeAll: SeeAllFields,
 } satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
 
 export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

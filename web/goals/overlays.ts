@@ -11,6 +11,7 @@ const OVERLAYS = {
   cutToReveal: null,
   getBack: null,
   quickCalls: null,
+  seeAll: null,
   standHere: lazy(async () => ({ default: (await import('./standHere/Overlay')).StandHereOverlay })),
 } satisfies { readonly [K in GoalKindId]: Overlay<RedactedOf<K>> | null };
 

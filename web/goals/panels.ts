@@ -6,6 +6,7 @@ import { FrameItPanel } from './frameIt/Panel';
 import { GetBackPanel } from './getBack/Panel';
 import type { Panel } from './goalParts';
 import { QuickCallsPanel } from './quickCalls/Panel';
+import { SeeAllPanel } from './seeAll/Panel';
 import { StandHerePanel } from './standHere/Panel';
 
 /** What each kind of goal shows beside the brief in Practise; null: the target's picture says it all. */
@@ -18,6 +19,7 @@ const PANELS = {
   standHere: StandHerePanel,
   getBack: GetBackPanel,
   quickCalls: QuickCallsPanel,
+  seeAll: SeeAllPanel,
 } satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
 
 export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;
