@@ -191,7 +191,7 @@ const SENTENCES: Sentences = {
   }),
   pivot: ({ drift }) => ({ eye: `the pivot strayed by ${percent(drift)} of the frame's height, orbit about it and do not pan` }),
   smoothness: () => ({ eye: 'go in one even sweep rather than in jerks' }),
-  getBack: ({ lost, way }) => ({ eye: LOST[lost], hand: (s) => gesture.keysHand(s, way) }),
+  lost: ({ lost, way }) => ({ eye: LOST[lost], hand: (s) => gesture.keysHand(s, way) }),
   unseen: ({ share, side }) => ({ eye: `${percent(1 - share)} seen${side ? `; ${SIDES[side] ?? `the ${viewWords(side)}`} is left` : ''}` }),
   noReaction: () => ({ eye: 'fewer than half of the calls were answered rightly' }),
   slowCall: ({ call, seconds: s }) => ({ eye: `“${quickWords(call)}” took ${seconds(s)}` }),

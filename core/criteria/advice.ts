@@ -70,7 +70,7 @@ export interface AdviceFigures {
   pivot: { readonly drift: number };
   smoothness: object;
   /** What keeps the subject from being recovered, and the kinds of command that bring it back at once. */
-  getBack: { readonly lost: 'outside' | 'small' | 'rolled' | 'hidden'; readonly way: readonly CommandKind[] };
+  lost: { readonly lost: 'outside' | 'small' | 'rolled' | 'hidden'; readonly way: readonly CommandKind[] };
   recoverTime: { readonly seconds: number };
   /** Share of the surface that was not seen, and the side with most of it; null: no side is told. */
   unseen: { readonly share: number; readonly side: StandardName | null };

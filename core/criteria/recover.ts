@@ -90,7 +90,7 @@ const recoverTime: CriterionSpec = {
   advise(m, value) {
     if (value !== null) return advice('recoverTime', { seconds: value });
     const way = m.aim.recover ? shortestWayBack(m) : null;
-    return advice('getBack', { lost: lostFor(m.scene.view, m.points()) ?? 'hidden', way: way?.map(({ kind }) => kind) ?? [] }, way ?? []);
+    return advice('lost', { lost: lostFor(m.scene.view, m.points()) ?? 'hidden', way: way?.map(({ kind }) => kind) ?? [] }, way ?? []);
   },
 };
 

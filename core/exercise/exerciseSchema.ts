@@ -21,6 +21,8 @@ export const stepSchema = z.object({
     .max(100)
     .refine((list) => new Set(list.map((c) => c.id)).size === list.length, 'each criterion can be used once a step')
     .refine((list) => list.some((c) => c.weight > 0), 'at least one criterion needs a weight above 0'),
+  /** Switched off: kept in the draft, left out of what is published. */
+  off: z.literal(true).optional(),
 });
 
 /** What an exercise asks: the content of one immutable version. */

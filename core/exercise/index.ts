@@ -4,4 +4,5 @@ export type { Criterion, Exercise, Step } from './exerciseSchema';
 export type { Landmark } from './landmark';
 export * from './mergeDrafts';
 export * from './skills';
+export * from './stepsOn';
 export * from './traineeExercise';

@@ -85,7 +85,7 @@ function mergeCriteria(step: string, base: Step | undefined, mine: Step, theirs:
   });
 }
 
-const STEP_FIELDS = ['brief', 'skill', 'otherSkills', 'hints', 'goal'] as const satisfies readonly (keyof Step)[];
+const STEP_FIELDS = ['brief', 'skill', 'otherSkills', 'hints', 'goal', 'off'] as const satisfies readonly (keyof Step)[];
 
 function mergeStep(base: Step | undefined, mine: Step, theirs: Step, conflicts: DraftConflict[]): Step {
   const made: Record<string, unknown> = { ...theirs };

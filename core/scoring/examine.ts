@@ -1,5 +1,5 @@
 import { CRITERIA } from '../criteria';
-import type { Exercise } from '../exercise';
+import { type Exercise, stepsOn } from '../exercise';
 import { kindOf } from '../goals';
 import { BUILT_IN_SCHEMES, commandKindsOf } from '../input';
 import type { ScoredModel } from '../model';
@@ -65,7 +65,10 @@ export const drafted = (content: Exercise): Exercise => ({
 /** Looks an exercise through before it is published. `faults` keep it from that, `warnings` do not. */
 export function examineExercise(content: Exercise, model: ScoredModel): { readonly faults: readonly Finding[]; readonly warnings: readonly Finding[] } {
   const parts = new Set(model.mesh.parts.map((part) => part.id));
+  const numbers = content.steps.flatMap((step, i) => (step.off ? [] : [i]));
+  if (numbers.length === 0) return { faults: [{ message: 'All steps are switched off: switch one on.', field: 'steps' }], warnings: [] };
   const faults = content.steps.flatMap((step, i): Finding[] => {
+    if (step.off) return [];
     const kind = kindOf(step.goal);
     const unknown = kind.partsNamed(step.goal).find((id) => !parts.has(id));
     if (unknown !== undefined) return [{ message: `Step ${i + 1}: the model has no part "${unknown}".`, field: `steps.${i}.goal` }];
@@ -77,10 +80,11 @@ export function examineExercise(content: Exercise, model: ScoredModel): { readon
       }));
   });
   if (faults.length > 0) return { faults, warnings: [] };
-  const untouched = untouchedOf(content, model);
+  const untouched = untouchedOf(stepsOn(content), model);
   if (startIsTarget(untouched.flat()))
     return { faults: [{ message: 'The start already is the target: set another start, or another target.', field: 'start' }], warnings: [] };
-  const warnings = untouched.flatMap((step, i): Finding[] => {
+  const warnings = untouched.flatMap((step, at): Finding[] => {
+    const i = numbers[at] as number;
     const { toGain, toLose } = gainOf(step);
     if (toLose <= toGain) return [];
     const held = step

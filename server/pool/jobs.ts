@@ -17,6 +17,7 @@ import {
   type StepDetail,
   scoreAttempt,
   settled,
+  stepsOn,
   type Trace,
   traceSchema,
   type Unlikely,
@@ -133,7 +134,7 @@ function examine(input: { readonly content: Exercise; readonly mesh: MeshBytes; 
 } {
   const model = scoredModel(input.mesh, input.home);
   const found = examineExercise(input.content, model);
-  return { ...found, settled: found.faults.length > 0 ? input.content : settled(input.content, model) };
+  return { ...found, settled: found.faults.length > 0 ? input.content : settled(stepsOn(input.content), model) };
 }
 
 /** An author's own try, taken apart: the draft, and the trace as it has to be given to `score`. */

@@ -72,6 +72,32 @@ describe('models', () => {
 });
 
 describe('exercises', () => {
+  it('is published without the steps that are switched off, and they stay in its draft', async () => {
+    const id = await ready((draft) => {
+      const [step] = draft.steps;
+      if (!step) throw new Error('a step');
+      // What is switched off may be unfinished.
+      return { ...draft, steps: [{ ...step, id: 'off', brief: '', off: true }, step] };
+    });
+    expect(await publish(s.instructor, id, [null])).toMatchObject({ version: 1, unchanged: false });
+    expect((await findVersion(service.db, id, 1))?.content.steps).toHaveLength(1);
+    const seen = await draftRead(s.instructor, id);
+    expect(seen.draft.steps.map((step) => step.off)).toEqual([true, undefined]);
+    expect(seen.changedSince).toBe(false);
+    expect(await publish(s.instructor, id, [null])).toMatchObject({ version: 1, unchanged: true });
+    const { revision } = seen;
+    await saveDraft(s.instructor, id, { ...seen.draft, steps: seen.draft.steps.map((step) => ({ ...step, brief: '' })) }, { base: revision, window: 'test' });
+    // The step that is told of has the number that its author sees.
+    await expect(publish(s.instructor, id, [null])).rejects.toMatchObject({ field: 'steps.1.brief', message: expect.stringMatching(/^Step 2: What to do/) });
+    await saveDraft(
+      s.instructor,
+      id,
+      { ...seen.draft, steps: seen.draft.steps.map((step) => ({ ...step, off: true as const })) },
+      { base: revision + 1, window: 'test' },
+    );
+    await expect(publish(s.instructor, id, [null])).rejects.toMatchObject({ status: 422, field: 'steps' });
+  });
+
   it('are published as versions that a later change of the draft leaves alone', async () => {
     const id = await ready();
     expect(await publish(s.instructor, id, [null])).toMatchObject({ version: 1 });

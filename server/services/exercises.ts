@@ -10,6 +10,7 @@ import {
   kindById,
   mergeDrafts,
   sameData,
+  stepsOn,
 } from '@core';
 import { transact, unlessTaken } from '../database';
 import { forbidden, invalid, notFound, plainly, ServiceError } from '../errors';
@@ -87,7 +88,7 @@ export async function draftRead(asked: RequestContext, id: string): Promise<Draf
     version,
     mine: asked.who.role === 'lead' || record.ownerId === asked.who.id,
     archived: record.archivedAt !== null,
-    changedSince: newest !== null && !sameData(newest.content, record.draft),
+    changedSince: newest !== null && !sameData(drafted(newest.content), drafted(stepsOn(record.draft))),
   };
 }
 
@@ -196,17 +197,23 @@ export interface Published {
 /** Writes the draft as an immutable version. `pictures`: a PNG of each step's target, null where there is none. */
 export async function publish(asked: RequestContext, id: string, pictures: readonly (Uint8Array | null)[]): Promise<Published> {
   const record = await exerciseOwned(asked, id);
-  const parsed = exerciseSchema.safeParse(record.draft);
+  const { draft } = record;
+  if (!draft) throw invalid('This draft cannot be read any more.');
+  if (draft.steps.every((step) => step.off)) throw invalid('All steps are switched off: switch one on.', 'steps');
+  const parsed = exerciseSchema.safeParse(stepsOn(draft));
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
-    throw invalid(fieldMessage(issue?.path ?? [], issue ? plainly(issue) : 'something is missing'), issue?.path.join('.'));
+    const path = placeInDraft(draft, issue?.path ?? []);
+    throw invalid(fieldMessage(path, issue ? plainly(issue) : 'something is missing'), path.join('.'));
   }
   const drawn = drafted(parsed.data);
   const latest = await exercises.latestVersion(asked.db, id);
   const newest = latest > 0 ? await exercises.findVersion(asked.db, id, latest) : null;
   if (newest && sameData(drafted(newest.content), drawn)) return { version: latest, unchanged: true, warnings: [] };
   const { revision } = await getModel(asked, drawn.model.id, drawn.model.revision);
-  const input = { content: drawn, mesh: await meshBytesOf(asked, revision.meshHash), home: revision.home };
+  // All steps, so that those which are told of have the numbers that their author sees.
+  const whole: Exercise = { ...drawn, steps: draft.steps.map((step) => drawn.steps.find(({ id: on }) => on === step.id) ?? step) };
+  const input = { content: whole, mesh: await meshBytesOf(asked, revision.meshHash), home: revision.home };
   const { faults, warnings, settled: content } = await asked.pool.run('examine', input, { for: asked.who.id });
   const [fault] = faults;
   if (fault) throw invalid(fault.message, fault.field);
@@ -221,6 +228,13 @@ export async function publish(asked: RequestContext, id: string, pictures: reado
     () => new ServiceError(409, 'changed', 'This exercise was published at the same moment by someone else: look at it, then publish again.'),
   );
   return { version, unchanged: false, warnings };
+}
+
+/** A place in what is published, as the place in the draft with the steps that are switched off. */
+function placeInDraft(draft: Exercise, [first, number, ...rest]: readonly PropertyKey[]): PropertyKey[] {
+  if (first !== 'steps' || typeof number !== 'number') return [first, number, ...rest].filter((key) => key !== undefined);
+  const on = draft.steps.flatMap((step, i) => (step.off ? [] : [i]));
+  return [first, on[number] ?? number, ...rest];
 }
 
 const PLACES: Record<string, string> = {

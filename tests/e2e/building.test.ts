@@ -93,6 +93,47 @@ it('a removed step comes back: by the word that tells of it, by the keys, and af
   });
 });
 
+it('steps are copied, moved by their grip with keys and with the pointer, and switched off', async () => {
+  const { driver } = browser;
+  await picturing(driver, 'steps', async () => {
+    await signInAs(driver, base(), 'Maren Holt');
+    const id = await exerciseNamed(stored, 'Round to the ladder');
+    await driver.get(`${base()}/build/${id}`);
+    await stage(driver);
+    const list = async (): Promise<string[]> =>
+      Promise.all((await driver.findElements(By.css('aside ol li'))).map(async (li) => (await li.getText()).replace(/\s+/g, ' ')));
+    const before = await list();
+    const count = (n: number): Promise<unknown> => waitFor(driver, `${n} steps`, async () => (await list()).length === n);
+    await press(driver, 'Copy the step');
+    await count(before.length + 1);
+    await write(driver, 'What to do', 'The copy');
+    const place = (n: number) => waitFor(driver, `the copy to be step ${n}`, async () => (await list())[n - 1] === `${n} The copy`);
+    await place(2);
+    const grip = await button(driver, /^Move step 2/);
+    await driver.executeScript('arguments[0].focus()', grip);
+    for (const key of [Key.SPACE, Key.ARROW_UP, Key.SPACE]) {
+      await driver.actions().sendKeys(key).perform();
+      await driver.sleep(300);
+    }
+    await place(1);
+    const handle = await button(driver, /^Move step 1/);
+    await driver
+      .actions({ async: true })
+      .move({ origin: handle })
+      .press()
+      .move({ origin: handle, y: 12, duration: 100 })
+      .move({ origin: handle, y: 44, duration: 200 })
+      .release()
+      .perform();
+    await place(2);
+    await press(driver, 'Switch the step off');
+    await waitFor(driver, 'it to be off', async () => (await list())[1] === '2 The copy off');
+    await press(driver, 'Remove the step');
+    await count(before.length);
+    await saved();
+  });
+});
+
 it('what a group was given is taken back, and those who had it are told', async () => {
   const { driver } = browser;
   await picturing(driver, 'taken-back', async () => {

@@ -44,7 +44,7 @@ function Look({
           const from: Vec3 = [at[0] - middle[0], at[1] - middle[1], at[2] - middle[2]];
           const [x, y] = [along(from, look.right) / reach, -along(from, look.up) / reach];
           return was ? (
-            <circle key={at.join()} cx={x} cy={y} r={mark} fill="var(--color-teal)" />
+            <circle key={at.join()} cx={x} cy={y} r={mark} fill="var(--color-sea)" />
           ) : (
             <path
               key={at.join()}
@@ -107,7 +107,7 @@ export function SeeAllDetail({ detail }: CardDetailProps) {
         </div>
         <p className="mt-2 flex gap-5 text-sm">
           <span>
-            <span className="text-teal">●</span> seen
+            <span className="text-sea">●</span> seen
           </span>
           <span>
             <span className="font-bold text-signal">×</span> never seen

@@ -1,4 +1,4 @@
-import { COMMAND_GROUPS, type CommandGroupId, type Exercise, sameData } from '@core/exercise';
+import { COMMAND_GROUPS, type CommandGroupId, type Exercise, sameData, stepsOn } from '@core/exercise';
 import { kindById, picturedBy } from '@core/goals';
 import { type SentScheme, schemesReceived, schemeToSend } from '@core/input';
 import { contextFor } from '@core/model';
@@ -165,7 +165,7 @@ export function BuildScreen(props: Props) {
       await store.save();
       const sent = store.getState().draft;
       const pictures: (string | null)[] = [];
-      for (const { goal } of sent.steps) {
+      for (const { goal } of stepsOn(sent).steps) {
         const target = picturedBy(goal, draft.start);
         pictures.push(target ? ((await handle.pictureOf(target, PICTURE_WIDTH)).split(',')[1] ?? null) : null);
       }
@@ -181,7 +181,8 @@ export function BuildScreen(props: Props) {
     setBusy(false);
   };
 
-  if (trying) return <Trying props={{ ...props, version }} draft={draft} prepared={prepared} onLeave={leave} />;
+  if (trying)
+    return <Trying props={{ ...props, version }} draft={draft.steps.some((step) => !step.off) ? stepsOn(draft) : draft} prepared={prepared} onLeave={leave} />;
   return (
     <div className="flex min-h-0 flex-1">
       <Toasts />

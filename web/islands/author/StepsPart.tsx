@@ -1,6 +1,11 @@
+import type { Step } from '@core/exercise';
 import { kindOf } from '@core/goals';
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
 import { Part } from '@web/ui/fields';
-import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
+import { ArrowDown, ArrowUp, Copy, GripVertical, Plus, Power, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { type DraftStore, presentStep } from './draftStore';
 
@@ -11,11 +16,75 @@ interface Props {
   readonly onRemoved: (number: number) => void;
 }
 
-/** The list of steps: which one is worked on, in what order they come. */
+/** A drag begins after so many pixels: before that it is a click. */
+const DRAG_FROM = 5;
+
+const wordsOf = (step: Step): string => step.brief || kindOf(step.goal).label;
+
+/** One step in the list: chosen by a click, moved by its grip. */
+function Row({ step, number, chosen, onChoose }: { readonly step: Step; readonly number: number; readonly chosen: boolean; readonly onChoose: () => void }) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: step.id });
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`flex ${isDragging ? 'relative z-10 opacity-80' : ''}`}
+    >
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move step ${number}: space, then the arrows`}
+        className="cursor-grab touch-none rounded px-0.5 text-ink-soft hover:bg-bar"
+      >
+        <GripVertical size={15} aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        aria-current={chosen ? 'step' : undefined}
+        onClick={onChoose}
+        className={`flex min-w-0 flex-1 items-baseline gap-3 rounded-lg px-3 py-1.5 text-left ${chosen ? 'bg-ink text-paper' : 'hover:bg-bar'}`}
+      >
+        <span className="font-mono text-sm">{number}</span>
+        <span className={`flex-1 truncate ${step.off ? 'line-through opacity-70' : ''}`}>{wordsOf(step)}</span>
+        {step.off && <span className="text-xs">off</span>}
+      </button>
+    </li>
+  );
+}
+
+function Tool({
+  label,
+  off = false,
+  onPress,
+  children,
+}: {
+  readonly label: string;
+  readonly off?: boolean;
+  readonly onPress: () => void;
+  readonly children: ReactNode;
+}) {
+  return (
+    <button type="button" aria-label={label} title={label} className="button !px-2 !py-1" disabled={off} onClick={onPress}>
+      {children}
+    </button>
+  );
+}
+
+/** The list of steps: which one is worked on, in what order they come, which are switched off. */
 export function StepsPart({ store, onAdd, onRemoved }: Props) {
   const state = useStore(store);
   const { steps } = state.draft;
-  const index = steps.indexOf(presentStep(state));
+  const present = presentStep(state);
+  const index = steps.indexOf(present);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const placeOf = (id: unknown): number => steps.findIndex((step) => step.id === id);
+  const dropped = ({ active, over }: DragEndEvent): void => {
+    if (over && over.id !== active.id) store.moveStep(placeOf(active.id), placeOf(over.id));
+  };
   return (
     <Part
       title="Steps"
@@ -25,48 +94,43 @@ export function StepsPart({ store, onAdd, onRemoved }: Props) {
         </button>
       }
     >
-      <ol className="space-y-1">
-        {steps.map((s, i) => (
-          <li key={s.id}>
-            <button
-              type="button"
-              aria-current={i === index ? 'step' : undefined}
-              onClick={() => store.choose(i)}
-              className={`flex w-full items-baseline gap-3 rounded-lg px-3 py-1.5 text-left ${i === index ? 'bg-ink text-paper' : 'hover:bg-bar'}`}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <SortableContext items={steps.map((step) => step.id)} strategy={verticalListSortingStrategy}>
+          <ol className="space-y-1">
+            {steps.map((step, i) => (
+              <Row key={step.id} step={step} number={i + 1} chosen={i === index} onChoose={() => store.choose(i)} />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      <div className="mt-2 flex gap-2">
+        <Tool label="Copy the step" onPress={() => store.copyStep()}>
+          <Copy size={15} aria-hidden="true" />
+        </Tool>
+        {steps.length > 1 && (
+          <>
+            <Tool label="Move the step up" off={index === 0} onPress={() => store.moveStep(index, index - 1)}>
+              <ArrowUp size={15} aria-hidden="true" />
+            </Tool>
+            <Tool label="Move the step down" off={index === steps.length - 1} onPress={() => store.moveStep(index, index + 1)}>
+              <ArrowDown size={15} aria-hidden="true" />
+            </Tool>
+            <Tool label={present.off ? 'Switch the step on' : 'Switch the step off'} onPress={() => store.setStep({ off: present.off ? undefined : true })}>
+              <Power size={15} aria-hidden="true" />
+            </Tool>
+            <Tool
+              label="Remove the step"
+              onPress={() => {
+                store.removeStep();
+                onRemoved(index + 1);
+              }}
             >
-              <span className="font-mono text-sm">{i + 1}</span>
-              <span className="flex-1 truncate">{s.brief || kindOf(s.goal).label}</span>
-            </button>
-          </li>
-        ))}
-      </ol>
-      {steps.length > 1 && (
-        <div className="mt-2 flex gap-2">
-          <button type="button" aria-label="Move the step up" className="button !px-2 !py-1" disabled={index === 0} onClick={() => store.moveStep(-1)}>
-            <ArrowUp size={15} aria-hidden="true" />
-          </button>
-          <button
-            type="button"
-            aria-label="Move the step down"
-            className="button !px-2 !py-1"
-            disabled={index === steps.length - 1}
-            onClick={() => store.moveStep(1)}
-          >
-            <ArrowDown size={15} aria-hidden="true" />
-          </button>
-          <button
-            type="button"
-            aria-label="Remove the step"
-            className="button !px-2 !py-1"
-            onClick={() => {
-              store.removeStep();
-              onRemoved(index + 1);
-            }}
-          >
-            <Trash2 size={15} aria-hidden="true" />
-          </button>
-        </div>
-      )}
+              <Trash2 size={15} aria-hidden="true" />
+            </Tool>
+          </>
+        )}
+      </div>
+      {present.off && <p className="mt-1 text-ink-soft text-sm">Switched off: it is kept here and left out when you publish.</p>}
     </Part>
   );
 }

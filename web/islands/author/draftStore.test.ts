@@ -101,6 +101,25 @@ describe('a draft', () => {
     expect(again.redo()).toBeNull();
   });
 
+  it('copies a step, moves it to any place, and switches it off', () => {
+    const store = open();
+    const ids = (): string[] => store.getState().draft.steps.map((s) => s.id);
+    const [a, b] = ids();
+    store.copyStep();
+    const copy = ids()[1] as string;
+    expect(ids()).toEqual([a, copy, b]);
+    expect(copy).not.toBe(a);
+    expect(store.getState().at).toBe(1);
+    store.moveStep(0, 2);
+    expect(ids()).toEqual([copy, b, a]);
+    store.moveStep(2, 9);
+    expect(ids()).toEqual([copy, b, a]);
+    store.setStep({ off: true });
+    expect(store.getState().draft.steps.map((s) => s.off)).toEqual([undefined, undefined, true]);
+    expect(store.undo()).toBe('whether a step is on in step 3');
+    expect(store.getState().draft.steps[2]?.off).toBeUndefined();
+  });
+
   it('a new step’s main skill follows its goal, until it is chosen by hand', () => {
     const store = open();
     store.setGoal(GOALS.frameIt[0] as never);

@@ -27,8 +27,10 @@ export interface DraftStore extends StoreApi<DraftState> {
   setGoal(goal: Goal): void;
   addStep(goal: Goal): void;
   removeStep(): void;
-  /** Moves the step up or down. */
-  moveStep(by: 1 | -1): void;
+  /** A copy of the step, behind it. */
+  copyStep(): void;
+  /** Moves a step from one place to another. */
+  moveStep(from: number, to: number): void;
   /** When the change was made that would be taken back, ms since 1970; null where there is nothing. */
   latest(): number | null;
   /** Takes the last change back, or does again what was taken back last; what it was, null where there is nothing. */
@@ -57,6 +59,7 @@ const FIELD_WORDS: Partial<Record<keyof Exercise | keyof Step, string>> = {
   hints: 'the hints',
   goal: 'the goal',
   criteria: 'what it is judged by',
+  off: 'whether a step is on',
 };
 const wordsFor = (change: object): string => FIELD_WORDS[Object.keys(change)[0] as keyof Exercise] ?? 'the exercise';
 
@@ -183,16 +186,16 @@ export function createDraftStore({ id, saved, revision, mine, person }: DraftOpt
       if (draft.steps.length > 1)
         change({ ...draft, steps: draft.steps.filter((s) => s !== step) }, 'a step removed', Math.max(0, Math.min(index, draft.steps.length - 2)));
     },
-    moveStep(by) {
+    copyStep() {
       const { draft } = store.getState();
       const step = presentStep(store.getState());
-      const steps = [...draft.steps];
-      const index = steps.indexOf(step);
-      const other = steps[index + by];
-      if (!other) return;
-      steps[index + by] = step;
-      steps[index] = other;
-      change({ ...draft, steps }, 'a step moved', index + by);
+      const at = draft.steps.indexOf(step) + 1;
+      change({ ...draft, steps: draft.steps.toSpliced(at, 0, { ...step, id: freshId() }) }, 'a step copied', at);
+    },
+    moveStep(from, to) {
+      const { draft } = store.getState();
+      const step = draft.steps[from];
+      if (step && draft.steps[to] && from !== to) change({ ...draft, steps: draft.steps.toSpliced(from, 1).toSpliced(to, 0, step) }, 'a step moved', to);
     },
     latest: () => store.getState().undo.back.at(-1)?.at ?? null,
     undo: () => went(takeBack(store.getState().undo, store.getState().draft)),
