@@ -2,11 +2,13 @@
 import {
   defaultCriteria,
   defaultHome,
+  drawDepths,
   drawIds,
   type Exercise,
   FRAME,
   fit,
   framingOf,
+  gatherEvidence,
   initialScene,
   type Mesh,
   navigate,
@@ -16,6 +18,7 @@ import {
   scoreAttempt,
   sectionContours,
   sectionOverlap,
+  seenBy,
   simulateAttempt,
   subjectPoints,
   type Vec3,
@@ -119,6 +122,23 @@ await pair(
     run: () => void drawIds(twoHundred, scene, 320, 200),
   },
 );
+
+// What of a ball was looked at in fifteen seconds of turns of 20 degrees a second, beside nothing but the pictures that were taken.
+const small = { mesh: ball(100, 101, 10), home };
+const slow = { ...minute, moves: minute.moves.slice(0, 900).map((move) => ({ ...move, command: { ...move.command, dx: 1.8, dy: 0 } })), end: 16 };
+const toSee = { parts: [], sides: true, near: 0, leftOut: [] };
+const [looked] = gatherEvidence(exercise.steps, small, {
+  ...slow,
+  events: [slow.events[0] as (typeof slow.events)[number], { kind: 'handIn' as const, t: 16 }],
+});
+if (!looked) throw new Error('no evidence');
+const taken = seenBy(small, toSee, looked).directions.length;
+await pair('unseen: 15 s of turning, 20k triangles', 'ratio under 1.2', () => void seenBy(small, toSee, looked), {
+  name: `the ${taken} pictures that were taken`,
+  run: () => {
+    for (let i = 0; i < taken; i++) drawDepths(small.mesh, { ...scene, view: looked.viewAt((15 * i) / taken) }, 320, 200);
+  },
+});
 
 const path = (turn: number): Vec3[] =>
   Array.from({ length: 64 }, (_, i) => [Math.sin((i / 63) * turn), -Math.cos((i / 63) * turn) * 0.99, 0.1 * Math.sin(i / 9)]);

@@ -120,15 +120,22 @@ function join(chains: Chains): Polygon[] {
   return found;
 }
 
+/** The bits of -0. */
+const MINUS_ZERO = -0x80000000;
+
+/** Places of a hash table for about so many entries: a power of two that leaves half of them free. */
+const tableFor = (expected: number): number => 2 ** Math.ceil(Math.log2(Math.max(64, 2 * expected)));
+
 /** Tells corners at the same place as one: a hash over the bits of their coordinates, 0 and -0 alike. */
-function createWeld(positions: Float32Array): (corner: number) => number {
-  const bits = new Uint32Array(positions.buffer, positions.byteOffset, positions.length);
-  let slots = new Int32Array(1024).fill(-1);
+function createWeld(positions: Float32Array, expected: number): (corner: number) => number {
+  const bits = new Int32Array(positions.buffer, positions.byteOffset, positions.length);
+  let slots = new Int32Array(tableFor(expected)).fill(-1);
   let count = 0;
-  const known = new Map<number, number>();
-  const bitsAt = (i: number): number => ((bits[i] as number) === 0x80000000 ? 0 : (bits[i] as number));
+  const bitsAt = (i: number): number => ((bits[i] as number) === MINUS_ZERO ? 0 : (bits[i] as number));
   const slotFor = (table: Int32Array, corner: number): number => {
-    const [x, y, z] = [bitsAt(corner * 3), bitsAt(corner * 3 + 1), bitsAt(corner * 3 + 2)];
+    const x = bitsAt(corner * 3);
+    const y = bitsAt(corner * 3 + 1);
+    const z = bitsAt(corner * 3 + 2);
     let h = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca6b) ^ Math.imul(z, 0xc2b2ae35);
     h ^= h >>> 15;
     const mask = table.length - 1;
@@ -138,8 +145,6 @@ function createWeld(positions: Float32Array): (corner: number) => number {
     }
   };
   return (corner) => {
-    const found = known.get(corner);
-    if (found !== undefined) return found;
     if (count * 2 > slots.length) {
       const larger = new Int32Array(slots.length * 4).fill(-1);
       for (const held of slots) if (held >= 0) larger[slotFor(larger, held)] = held;
@@ -150,9 +155,39 @@ function createWeld(positions: Float32Array): (corner: number) => number {
       slots[slot] = corner;
       count++;
     }
-    const first = slots[slot] as number;
-    known.set(corner, first);
-    return first;
+    return slots[slot] as number;
+  };
+}
+
+/** Remembers a number for each pair of corners, made when it is first asked for. */
+function createPairs(expected: number): (a: number, b: number, make: () => number) => number {
+  let table = new Int32Array(3 * tableFor(expected)).fill(-1);
+  let count = 0;
+  const slotFor = (held: Int32Array, a: number, b: number): number => {
+    let h = Math.imul(a, 0x9e3779b1) ^ Math.imul(b, 0x85ebca6b);
+    h ^= h >>> 15;
+    const mask = held.length / 3 - 1;
+    for (let slot = h & mask; ; slot = (slot + 1) & mask) {
+      const at = slot * 3;
+      if ((held[at] as number) < 0 || (held[at] === a && held[at + 1] === b)) return at;
+    }
+  };
+  return (a, b, make) => {
+    let at = slotFor(table, a, b);
+    if ((table[at] as number) >= 0) return table[at + 2] as number;
+    if (count * 6 > table.length) {
+      const larger = new Int32Array(table.length * 4).fill(-1);
+      for (let i = 0; i < table.length; i += 3)
+        if ((table[i] as number) >= 0) larger.set(table.subarray(i, i + 3), slotFor(larger, table[i] as number, table[i + 1] as number));
+      table = larger;
+      at = slotFor(table, a, b);
+    }
+    const made = make();
+    table[at] = a;
+    table[at + 1] = b;
+    table[at + 2] = made;
+    count++;
+    return made;
   };
 }
 
@@ -202,22 +237,25 @@ export function partContours(mesh: Mesh, plane: Plane, candidates?: Uint32Array,
     const listed = byPart ? byPart.get(number) : null;
     if (byPart && !listed) return;
     const chains: Chains = { from: [], to: [], nodes: [] };
-    const nodeOf = new Map<number, number>();
-    const weld = createWeld(positions);
+    const expected = listed ? listed.length : 256;
+    const nodeOf = createPairs(expected);
+    const nodeOfEdge = createPairs(expected);
+    const weld = createWeld(positions, 2 * expected);
     /** The node where the edge between two corners meets the plane; the same for both triangles at the edge. */
     const crossing = (a: number, ha: number, b: number, hb: number): number => {
-      const ka = weld(a);
-      const kb = weld(b);
-      if (ka > kb) return crossing(b, hb, a, ha);
-      const key = ka * corners + kb;
-      const known = nodeOf.get(key);
-      if (known !== undefined) return known;
-      const k = ha / (ha - hb);
-      const p: Vec3 = [mix(positions, a, b, 0, k), mix(positions, a, b, 1, k), mix(positions, a, b, 2, k)];
-      chains.nodes.push([dot(p, axes.x), dot(p, axes.y)]);
-      nodeOf.set(key, chains.nodes.length - 1);
-      return chains.nodes.length - 1;
+      if (a > b) return crossing(b, hb, a, ha);
+      // Most edges come twice with the same corners: only the first time their places are looked up.
+      return nodeOfEdge(a, b, () => {
+        const [ka, kb] = [weld(a), weld(b)];
+        return ka <= kb ? nodeAt(ka, kb, a, ha, b, hb) : nodeAt(kb, ka, b, hb, a, ha);
+      });
     };
+    const nodeAt = (ka: number, kb: number, a: number, ha: number, b: number, hb: number): number =>
+      nodeOf(ka, kb, () => {
+        const k = ha / (ha - hb);
+        const p: Vec3 = [mix(positions, a, b, 0, k), mix(positions, a, b, 1, k), mix(positions, a, b, 2, k)];
+        return chains.nodes.push([dot(p, axes.x), dot(p, axes.y)]) - 1;
+      });
     const visit = (i: number): void => {
       const a = indices[i] as number;
       const b = indices[i + 1] as number;

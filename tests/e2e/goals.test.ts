@@ -317,4 +317,30 @@ describe('each goal, built and done', () => {
       await waitFor(driver, 'the calls', async () => /home\s+fit all/.test(await driver.findElement(By.css('main')).getText()));
     });
   });
+
+  it('see all of it: the live help tells what is left, and the card what was never seen', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-see', async () => {
+      await begin(/^Lantern buoy/, 'All the paint');
+      await choose(driver, 'Goal', 'See all of it');
+      await publishAndAssign('All the paint');
+
+      await practise('All the paint');
+      const told = async (): Promise<string> => driver.findElement(By.css('main')).getText();
+      await waitFor(driver, 'what is left', async () => /\d+ % seen; .* is left/.test(await told()));
+      for (const view of ['1', '2', '3', '4', '5']) {
+        await keys(driver, view);
+        await driver.sleep(700);
+      }
+      await waitFor(driver, 'the underside to be told of', async () => /% seen; the underside is left/.test(await told()));
+      await drag(driver, [0, 0.1], [0, -0.35]);
+      await keys(driver, '6');
+      await driver.sleep(700);
+      const attempt = await scored();
+      const unseen = attempt.card.steps[0]?.criteria.find(({ id }) => id === 'unseen');
+      expect(unseen?.value).toBeLessThan(0.25);
+      expect(unseen?.value).toBeGreaterThan(0);
+      await waitFor(driver, 'the six sides', async () => (await driver.findElements(By.css('svg[aria-label*="places seen"]'))).length === 6);
+    });
+  });
 });

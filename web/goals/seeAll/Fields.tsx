@@ -19,7 +19,7 @@ export function SeeAllFields({ goal, scene, mesh, onChange }: FieldsProps<GoalOf
       />
       <div className="mb-2">
         <NumberField
-          label="Near enough: it is as large as"
+          label="Large enough: from"
           unit="% of the frame’s height"
           min={0}
           max={2000}
