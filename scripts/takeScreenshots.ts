@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import { button, clickAt, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
-import { choose, openExercise } from '../tests/e2e/screens';
+import { choose, handIn, openExercise } from '../tests/e2e/screens';
 import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
 
 const FOLDER = 'docs/screenshots';
@@ -76,11 +76,14 @@ try {
   await scheme('3D mouse');
   await shot('practise-puck');
   await scheme('Two-button mouse');
-  await practise('Make room');
-  await press(driver, 'Parts');
-  for (let i = 0; i < 3; i++) await drag(driver, [0.4, -0.4], [-0.2, 0.45], 'right');
-  await waitFor(driver, 'the note', async () => (await driver.findElements(By.css('[data-testid=lost]'))).length === 1);
-  await shot('practise-lost');
+  await practise('Inspect the whole buoy');
+  for (const view of ['1', '2', '3', '4']) {
+    await keys(driver, view);
+    await pause(700);
+  }
+  await handIn(driver, stored);
+  await waitFor(driver, 'the six sides', async () => (await driver.findElements(By.css('svg[aria-label*="places seen"]'))).length === 6);
+  await shot('card-seen');
   await practise('Down to the gear train');
   await hoverAt(driver, [-0.12, 0.1]);
   await keys(driver, 'k');

@@ -1,5 +1,5 @@
 import { exact, shuffled } from '../math';
-import type { Command } from '../navigation';
+import type { Command, CommandKind } from '../navigation';
 import { pausedBetween } from '../trace/clock';
 import type { Move } from '../trace/traceSchema';
 import { FRAME } from '../view';
@@ -43,21 +43,30 @@ function sizeOf(made: Made): number {
   return Number.POSITIVE_INFINITY;
 }
 
-/** What the commands of one gesture come to; null: nothing but tremor, or picking. */
-export function madeBy(commands: readonly Command[]): Made | null {
-  const byKind = new Map<string, Made>();
-  for (const command of commands) {
-    if (command.kind === 'select' || command.kind === 'cancel') continue;
-    const next = plain(command);
-    const known = byKind.get(next.kind);
-    const sum = (key: string, a: string | number, b: string | number | undefined): string | number =>
-      typeof a === 'number' && typeof b === 'number' ? (key === 'factor' ? a * b : a + b) : a;
-    const told = known ? Object.entries(known).map(([key, value]) => [key, sum(key, value, next[key])] as const) : Object.entries(next);
-    byKind.set(next.kind, Object.fromEntries(told) as Made);
-  }
-  const largest = [...byKind.values()].sort((a, b) => sizeOf(b) - sizeOf(a))[0];
+/** What a gesture has come to so far, by kind of command. */
+export type Sums = Readonly<Partial<Record<CommandKind, Made>>>;
+
+export const NOTHING_MADE: Sums = {};
+
+/** A gesture with one command more; picking is none. */
+export function withCommand(sums: Sums, command: Command): Sums {
+  if (command.kind === 'select' || command.kind === 'cancel') return sums;
+  const next = plain(command);
+  const known = sums[next.kind];
+  if (!known) return { ...sums, [next.kind]: next };
+  const sum = (key: string, a: string | number, b: string | number | undefined): string | number =>
+    typeof a === 'number' && typeof b === 'number' ? (key === 'factor' ? a * b : a + b) : a;
+  return { ...sums, [next.kind]: Object.fromEntries(Object.entries(known).map(([key, value]) => [key, sum(key, value, next[key])])) as Made };
+}
+
+/** What a gesture comes to; null: nothing but tremor. */
+export function madeOf(sums: Sums): Made | null {
+  const largest = Object.values(sums).sort((a, b) => sizeOf(b) - sizeOf(a))[0];
   return largest && sizeOf(largest) > TREMOR / FRAME.height ? largest : null;
 }
+
+/** What the commands of one gesture come to; null: nothing but tremor, or picking. */
+export const madeBy = (commands: readonly Command[]): Made | null => madeOf(commands.reduce(withCommand, NOTHING_MADE));
 
 /** Whether what was made is what was called. */
 export function answers(call: QuickCall, made: Made): boolean {

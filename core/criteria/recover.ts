@@ -1,4 +1,4 @@
-import { isUnhidden, lostFor } from '../measures';
+import { isUnhidden, lies, lostFor } from '../measures';
 import type { Command } from '../navigation';
 import { pausedBetween } from '../trace/clock';
 import { advice } from './advice';
@@ -9,46 +9,48 @@ import { sceneAfter } from './moved';
 
 /** So long a subject must stay recovered, seconds, unless the step ends before. */
 const HOLD = 1;
-/** Pictures are looked at no closer together than this while the subject stays hidden, seconds. */
+/** Scenes are looked at no closer together than this while the hand moves, seconds. */
 const APART = 0.1;
+/** In a very long step, no more scenes than about this many are looked at. */
+const MOST_SCENES = 2000;
+/** No more pictures than this are looked at, however long a subject lies in the frame and is hidden. */
+const MOST = 300;
 
 /** Whether a subject is recovered in a scene: all of it in the frame, large enough, upright, and most of it unhidden. */
 export const isRecovered = (m: Measured): boolean => lostFor(m.scene.view, m.points()) === null && isUnhidden(m.mesh, m.scene, m.subject);
 
 /** Seconds from the opening of the step, pauses left out, to the moment from which on the subject is recovered; null: never. */
 function recoveredAt(m: Measured, { span, moves, before, sceneAfter: after, trace }: Evidence): number | null {
-  const times = [span.opened, ...moves.map((move) => Math.max(span.opened, move.t))];
-  const sceneOf = (i: number) => (i === 0 ? before : after(i - 1));
-  const lies = times.map((_, i) => lostFor(sceneOf(i).view, m.points()) === null);
+  // Of what follows fast, the last is looked at, and one every so often.
+  const apart = Math.max(APART, (span.to - span.opened) / MOST_SCENES);
+  const numbers: number[] = [];
+  let looked = Number.NEGATIVE_INFINITY;
+  moves.forEach(({ t }, i) => {
+    if (t - looked < apart && (moves[i + 1]?.t ?? Number.POSITIVE_INFINITY) - t < apart) return;
+    looked = t;
+    numbers.push(i);
+  });
+  const times = [span.opened, ...numbers.map((i) => Math.max(span.opened, moves[i]?.t ?? 0))];
+  const sceneOf = (i: number) => (i === 0 ? before : after(numbers[i - 1] as number));
+  const lain = times.map((_, i) => lies(sceneOf(i).view, m.points()));
   const shows = new Map<number, boolean>();
   const isShown = (i: number): boolean => {
     const known = shows.get(i);
     if (known !== undefined) return known;
-    const made = isUnhidden(m.mesh, sceneOf(i), m.subject);
+    const made = shows.size < MOST && isUnhidden(m.mesh, sceneOf(i), m.subject);
     shows.set(i, made);
     return made;
   };
   /** Number of the first scene from `first` on that is not recovered before `until`; null: all are. */
   const firstFault = (first: number, until: number): number | null => {
-    let looked = Number.NEGATIVE_INFINITY;
-    for (let i = first; i < times.length && (i === first || (times[i] as number) < until); i++) {
-      if (!lies[i]) return i;
-      const t = times[i] as number;
-      const next = times[i + 1];
-      // The first and the last are looked at, and those between ten times a second.
-      if (i !== first && t - looked < APART && next !== undefined && next < until) continue;
-      looked = t;
-      if (!isShown(i)) return i;
-    }
+    for (let i = first; i < times.length && (i === first || (times[i] as number) < until); i++) if (!lain[i] || !isShown(i)) return i;
     return null;
   };
   for (let i = 0; i < times.length; ) {
     const t = times[i] as number;
     const fault = firstFault(i, Math.min(span.to, t + HOLD));
     if (fault === null) return t - span.opened - pausedBetween(trace, span.opened, t);
-    const hidden = lies[fault] === true;
     i = fault + 1;
-    while (hidden && i < times.length && (times[i] as number) < (times[fault] as number) + APART) i++;
   }
   return null;
 }

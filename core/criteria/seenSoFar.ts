@@ -29,8 +29,9 @@ const OVER = 0.1;
 const SAME_TURN = 5 * DEGREE;
 const SAME_SIZE = 1.1;
 const SAME_SLIDE = 0.1;
-/** No attempt shows more views than this that differ; later ones are not looked at. */
-const MOST = 500;
+/** No more views that differ are looked at than this, and of a large model fewer: all together draw about so many triangles. */
+const MOST = 240;
+const MOST_TRIANGLES = 60_000_000;
 
 const OUTSIDE_MARGIN = 0.05;
 
@@ -98,6 +99,7 @@ export function createSeenSoFar(model: ScoredModel, { parts, near, leftOut }: To
   const surface = surfaceOf(mesh, parts);
   const out = new Set(leftOut ?? neverSeen(model, parts));
   const seen = new Uint8Array(surface.samples.length);
+  const most = Math.min(MOST, Math.ceil((3 * MOST_TRIANGLES) / Math.max(1, mesh.indices.length)));
   const taken: Taken[] = [];
   const directions: Vec3[] = [];
   const missing = (): number[] => [...seen.keys()].filter((i) => !seen[i] && !out.has(i));
@@ -107,7 +109,7 @@ export function createSeenSoFar(model: ScoredModel, { parts, near, leftOut }: To
     directions,
     add(scene) {
       const next = takenOf(scene);
-      if (taken.length >= MOST || taken.some((other) => alike(other, next))) return;
+      if (taken.length >= most || taken.some((other) => alike(other, next))) return;
       taken.push(next);
       directions.push(backOf(scene.view.orientation));
       markSeen(mesh, surface, scene, near, seen);

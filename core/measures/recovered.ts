@@ -1,7 +1,7 @@
 import type { Mesh } from '../geometry';
 import type { Vec3 } from '../math';
 import type { Scene } from '../navigation';
-import { anglesOf, FRAME_ASPECT, type View } from '../view';
+import { anglesOf, FRAME_ASPECT, projector, type View } from '../view';
 import { framingOf } from './framing';
 import { hiddenShare } from './pictures';
 
@@ -22,6 +22,17 @@ export function lostFor(view: View, points: readonly Vec3[]): 'outside' | 'small
   if (u0 < -FRAME_ASPECT / 2 - EDGE || u1 > FRAME_ASPECT / 2 + EDGE || v0 < -0.5 - EDGE || v1 > 0.5 + EDGE) return 'outside';
   if (Math.max((u1 - u0) / FRAME_ASPECT, v1 - v0) < LARGE) return 'small';
   return Math.abs(anglesOf(view.orientation).roll) < UPRIGHT ? null : 'rolled';
+}
+
+/** Whether nothing of the view alone keeps a subject from being recovered: as `lostFor`, and soon told of most lost views. */
+export function lies(view: View, points: readonly Vec3[]): boolean {
+  if (Math.abs(anglesOf(view.orientation).roll) >= UPRIGHT) return false;
+  const project = projector(view);
+  for (const point of points) {
+    const { u, v, depth } = project(point);
+    if ((view.projection === 'perspective' && depth <= 0) || Math.abs(u) > FRAME_ASPECT / 2 + EDGE || Math.abs(v) > 0.5 + EDGE) return false;
+  }
+  return lostFor(view, points) === null;
 }
 
 /** Whether enough of a subject is to be seen between what is in front of it. */

@@ -22,8 +22,8 @@ export interface Pool {
 
 /** Seconds that a job may run. */
 const SECONDS: Record<JobName, number> = {
-  score: 10,
-  details: 10,
+  score: 20,
+  details: 20,
   examine: 30,
   openTry: 10,
   model: 60,

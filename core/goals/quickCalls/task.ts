@@ -1,12 +1,11 @@
-import { answers, BEAT, goesOn, madeBy, quickOrder } from '../../criteria/quickResults';
-import type { Command } from '../../navigation';
+import { answers, BEAT, goesOn, madeOf, NOTHING_MADE, quickOrder, type Sums, withCommand } from '../../criteria/quickResults';
 import type { MoveGesture } from '../../trace/traceSchema';
 import type { GoalTask, Prompt, TaskEvent, TaskStep } from '../goalKind';
 import type { QuickCalls } from './kind';
 
 /** A gesture at work, or just over. */
 interface Hand {
-  readonly commands: readonly Command[];
+  readonly sums: Sums;
   readonly gesture: MoveGesture | undefined;
   readonly last: number;
 }
@@ -61,13 +60,13 @@ export const quickCallsTask: GoalTask<QuickCalls, QuickState> = {
       const { hand } = state;
       // Another gesture after tremor begins anew; after an answer it only keeps the hand from resting.
       const same = hand !== null && goesOn({ t: hand.last, ...(hand.gesture ? { gesture: hand.gesture } : {}) }, { t, ...(gesture ? { gesture } : {}) });
-      const answered = hand !== null && !same && madeBy(hand.commands) !== null;
-      const commands = same ? [...hand.commands, command] : answered ? hand.commands : [command];
-      state = { ...state, hand: { commands, gesture: answered ? hand.gesture : gesture, last: t } };
+      const answered = hand !== null && !same && madeOf(hand.sums) !== null;
+      const sums = same ? withCommand(hand.sums, command) : answered ? hand.sums : withCommand(NOTHING_MADE, command);
+      state = { ...state, hand: { sums, gesture: answered ? hand.gesture : gesture, last: t } };
     } else if (call && state.shownAt !== null && !command) {
       const due = againAt(goal, state);
       if (due !== null && t >= due) {
-        const made = state.hand && madeBy(state.hand.commands);
+        const made = state.hand && madeOf(state.hand.sums);
         if (made) over(answers(call, made) ? 'right' : 'wrong');
         else if (state.hand) state = { ...state, hand: null };
         else over('late');
