@@ -103,7 +103,7 @@ export function replayMoves(run: Replay, record: Happened, starts: OwnStarts, ea
   beginUpTo(record.moves.length);
 }
 
-/** The scene after each move, without history; the attempt is nothing but this fold. */
+/** The scene after each move, without history, of an attempt whose steps all begin where the one before ended: nothing but this fold. */
 export function replay(trace: Trace, context: Context): Scene[] {
   const run = createReplay(trace.start, context);
   return trace.moves.map((move) => {

@@ -37,7 +37,7 @@ describe('the queue', () => {
 });
 
 describe('the pool', () => {
-  const pool = openPool({ threads: 2, seconds: { spin: 0.4 }, heapMb: 64, waitingEach: 1 });
+  const pool = openPool({ threads: 2, seconds: { spin: 3 }, heapMb: 64, waitingEach: 1 });
   afterAll(() => pool.close());
 
   it('ends a job that takes too long or too much memory, and goes on with the others', async () => {
