@@ -124,7 +124,11 @@ function join(chains: Chains): Polygon[] {
 const MINUS_ZERO = -0x80000000;
 
 /** Places of a hash table for about so many entries: a power of two that leaves half of them free. */
-const tableFor = (expected: number): number => 2 ** Math.ceil(Math.log2(Math.max(64, 2 * expected)));
+function tableFor(expected: number): number {
+  let places = 64;
+  while (places < 2 * expected) places *= 2;
+  return places;
+}
 
 /** Tells corners at the same place as one: a hash over the bits of their coordinates, 0 and -0 alike. */
 function createWeld(positions: Float32Array, expected: number): (corner: number) => number {
