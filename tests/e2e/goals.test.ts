@@ -58,13 +58,13 @@ describe('each goal, built and done', () => {
       await keys(driver, '1', 'p');
       await clickAt(driver, [0, -0.28]);
       await waitFor(driver, 'a part to be picked', async () => !(await driver.findElement(By.css('body')).getText()).includes('Picked: nothing'));
-      await keys(driver, Key.HOME);
+      await keys(driver, 'h');
       await press(driver, 'Set target from this view');
       await publishAndAssign('Flat and open');
       await practise('Flat and open');
       await keys(driver, '1', 'p');
       await clickAt(driver, [0, -0.28]);
-      await keys(driver, Key.HOME);
+      await keys(driver, 'h');
       const attempt = await scored();
       expect(attempt.trace.moves.map((m) => m.command.kind)).toEqual(['standard', 'projection', 'select', 'show']);
       for (const id of ['direction', 'projection', 'visibility', 'overlap']) expect(points(attempt, id), id).toBe(1);
