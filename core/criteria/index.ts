@@ -17,5 +17,4 @@ export type { QuickCall } from './quickCall';
 export * from './quickResults';
 export { isRecovered, shortestWayBack } from './recover';
 export * from './registry';
-export { seenOf } from './see';
 export * from './seenSoFar';

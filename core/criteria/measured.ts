@@ -7,6 +7,8 @@ import type { Aim } from './aim';
 import { type CallResult, callResults } from './callResults';
 import type { Evidence } from './evidence';
 import { type Followed, followedPath } from './followedPath';
+import { type QuickResult, quickResults } from './quickResults';
+import { type SeenSoFar, seenBy } from './seenSoFar';
 
 /** Everything a step can be measured from; what takes time is computed when it is first asked for. */
 export interface Measured {
@@ -34,6 +36,10 @@ export interface Measured {
   readonly isLost: () => boolean;
   readonly calls: () => readonly CallResult[];
   readonly followed: () => Followed | null;
+  /** What became of gestures that were called. */
+  readonly quick: () => readonly QuickResult[];
+  /** What the attempt looked at; null without it, or where nothing has to be seen. */
+  readonly seen: () => SeenSoFar | null;
   /** The same aim and model with another scene; nothing of an attempt. */
   readonly inScene: (scene: Scene) => Measured;
 }
@@ -87,6 +93,8 @@ export function measuredOf(aim: Aim, model: ScoredModel, scene: Scene, evidence:
     isLost: once(() => isLost(scene.view, points())),
     calls: once(() => (evidence && aim.calls ? callResults(aim.calls, evidence) : [])),
     followed: once(() => (evidence && aim.line ? followedPath(aim.line, evidence) : null)),
+    quick: once(() => (evidence && aim.quick ? quickResults(aim.quick, evidence) : [])),
+    seen: once(() => (evidence && aim.see ? seenBy(model, aim.see, evidence) : null)),
     inScene: (other) => measuredOf(aim, model, other, null),
   };
 }

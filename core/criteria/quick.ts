@@ -1,10 +1,7 @@
 import { advice } from './advice';
 import { median } from './callResults';
 import type { CriterionSpec } from './criterion';
-import type { Measured } from './measured';
-import { type QuickResult, quickResults } from './quickResults';
-
-const resultsOf = ({ aim, evidence }: Measured): readonly QuickResult[] => (aim.quick && evidence ? quickResults(aim.quick, evidence) : []);
+import type { QuickResult } from './quickResults';
 
 const reactionTime: CriterionSpec = {
   label: 'Reaction',
@@ -16,13 +13,14 @@ const reactionTime: CriterionSpec = {
   rank: 60,
   tellsNothing: true,
   measure(m) {
-    const results = resultsOf(m);
+    const results = m.quick();
     const right = results.filter((result) => result.right).map((result) => result.seconds as number);
     return right.length * 2 < results.length ? null : median(right);
   },
   advise(m, value) {
     if (value === null) return advice('noReaction', {});
-    const slowest = resultsOf(m)
+    const slowest = m
+      .quick()
       .filter((r) => r.right)
       .sort((a, b) => (b.seconds as number) - (a.seconds as number))[0];
     return slowest ? advice('slowCall', { call: slowest.call, seconds: slowest.seconds as number }) : advice('noReaction', {});
@@ -39,11 +37,11 @@ const wrongGestures: CriterionSpec = {
   live: false,
   rank: 43,
   measure(m) {
-    const results = resultsOf(m);
+    const results = m.quick();
     return results.length === 0 ? null : results.filter((result) => !result.right).length / results.length;
   },
   advise(m) {
-    const wrong = resultsOf(m).filter((result) => !result.right);
+    const wrong = m.quick().filter((result) => !result.right);
     // The call that went wrong most often.
     const times = (one: QuickResult): number => wrong.filter((other) => other.number === one.number).length;
     const worst = [...wrong].sort((a, b) => times(b) - times(a))[0];

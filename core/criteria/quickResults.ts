@@ -1,7 +1,7 @@
 import { exact, shuffled } from '../math';
 import type { Command, CommandKind } from '../navigation';
 import { pausedBetween } from '../trace/clock';
-import type { Move } from '../trace/traceSchema';
+import type { Move, MoveGesture } from '../trace/traceSchema';
 import { FRAME } from '../view';
 import type { Evidence } from './evidence';
 import type { QuickCall } from './quickCall';
@@ -93,8 +93,14 @@ export function quickOrder({ calls, rounds }: QuickList, seed: number): number[]
   return order;
 }
 
+/** A moment of a gesture. */
+interface Moment {
+  readonly t: number;
+  readonly gesture?: MoveGesture | undefined;
+}
+
 /** Whether a move goes on with a gesture: the same one, or another tick of a wheel soon after. */
-export const goesOn = (last: Pick<Move, 't' | 'gesture'>, next: Pick<Move, 't' | 'gesture'>): boolean =>
+export const goesOn = (last: Moment, next: Moment): boolean =>
   (last.gesture !== undefined && last.gesture.id === next.gesture?.id) ||
   (next.gesture !== undefined && next.gesture.binding === last.gesture?.binding && next.gesture.binding.includes('wheel') && next.t - last.t <= BEAT);
 

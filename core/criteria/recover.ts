@@ -1,4 +1,4 @@
-import { isUnhidden, lies, lostFor } from '../measures';
+import { isUnhidden, lostFor } from '../measures';
 import type { Command } from '../navigation';
 import { pausedBetween } from '../trace/clock';
 import { advice } from './advice';
@@ -32,7 +32,7 @@ function recoveredAt(m: Measured, { span, moves, before, sceneAfter: after, trac
   });
   const times = [span.opened, ...numbers.map((i) => Math.max(span.opened, moves[i]?.t ?? 0))];
   const sceneOf = (i: number) => (i === 0 ? before : after(numbers[i - 1] as number));
-  const lain = times.map((_, i) => lies(sceneOf(i).view, m.points()));
+  const lain = times.map((_, i) => lostFor(sceneOf(i).view, m.points()) === null);
   const shows = new Map<number, boolean>();
   const isShown = (i: number): boolean => {
     const known = shows.get(i);

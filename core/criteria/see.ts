@@ -1,18 +1,5 @@
 import { advice } from './advice';
 import type { CriterionSpec } from './criterion';
-import type { Measured } from './measured';
-import { type SeenSoFar, seenBy } from './seenSoFar';
-
-const known = new WeakMap<Measured, SeenSoFar | null>();
-
-/** What the attempt saw, looked through once a judgement. */
-export function seenOf(m: Measured): SeenSoFar | null {
-  const found = known.get(m);
-  if (found !== undefined) return found;
-  const made = m.aim.see && m.evidence ? seenBy(m.model, m.aim.see, m.evidence) : null;
-  known.set(m, made);
-  return made;
-}
 
 const unseen: CriterionSpec = {
   label: 'Never seen',
@@ -23,9 +10,9 @@ const unseen: CriterionSpec = {
   tolerance: { full: 0.05, zero: 0.7 },
   live: false,
   rank: 44,
-  measure: (m) => seenOf(m)?.unseen() ?? null,
+  measure: (m) => m.seen()?.unseen() ?? null,
   advise(m, value) {
-    const seen = seenOf(m);
+    const seen = m.seen();
     return seen && value !== null ? advice('unseen', { share: value, side: m.aim.see?.sides ? seen.side() : null }) : advice('notMeasured', {});
   },
 };

@@ -1,8 +1,9 @@
-import type { Mesh } from '../geometry';
+import { createMemory } from '../geometry';
 import { angleOfRotation, backOf, distanceBetween, type Vec3 } from '../math';
 import { evenDirections, lookFrom, markSeen, sideOf, surfaceOf } from '../measures';
 import { type ScoredModel, subjectOf } from '../model';
 import { initialScene, type Scene } from '../navigation';
+import { lastMoveBy } from '../trace';
 import { FRAME_ASPECT, fit, frameHeightAtTarget, type StandardName, type View } from '../view';
 import type { Evidence } from './evidence';
 
@@ -36,18 +37,11 @@ const MOST_TRIANGLES = 60_000_000;
 const OUTSIDE_MARGIN = 0.05;
 
 /** What was found of a model, by its subject: it takes many pictures. */
-const never = new WeakMap<Mesh, Map<string, readonly number[]>>();
+const never = createMemory<readonly number[]>();
 
 /** Numbers of the places that no view from outside shows, with everything shown: of 162 directions, each fitted to the subject. */
-export function neverSeen(model: ScoredModel, parts: readonly string[]): readonly number[] {
-  const { mesh } = model;
-  let known = never.get(mesh);
-  if (!known) never.set(mesh, (known = new Map()));
-  const key = JSON.stringify(parts);
-  const found = known.get(key) ?? lookAllRound(model, parts);
-  known.set(key, found);
-  return found;
-}
+export const neverSeen = (model: ScoredModel, parts: readonly string[]): readonly number[] =>
+  never(model.mesh, JSON.stringify(parts), () => lookAllRound(model, parts));
 
 function lookAllRound({ mesh, home }: ScoredModel, parts: readonly string[]): number[] {
   const surface = surfaceOf(mesh, parts);
@@ -129,18 +123,6 @@ export function createSeenSoFar(model: ScoredModel, { parts, near, leftOut }: To
   };
 }
 
-/** The number of the last move by a time; -1: none. */
-function moveBy({ moves }: Evidence, t: number): number {
-  let low = -1;
-  let high = moves.length - 1;
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if ((moves[middle]?.t ?? 0) <= t) low = middle;
-    else high = middle - 1;
-  }
-  return low;
-}
-
 /** What an attempt looked at: the scene in which the step begins, then where the view rests or moves slowly, four times a second. */
 export function seenBy(model: ScoredModel, toSee: ToSee, evidence: Evidence): SeenSoFar {
   const { span, before, viewAt, sceneAfter } = evidence;
@@ -152,7 +134,7 @@ export function seenBy(model: ScoredModel, toSee: ToSee, evidence: Evidence): Se
     const view = viewAt(t);
     const earlier = viewAt(Math.max(span.opened, t - OVER));
     if (view !== earlier && (turnBetween(view, earlier) > SLOW_TURN * OVER || slideBetween(view, earlier) > SLOW_SLIDE * OVER)) continue;
-    const scene = { ...sceneAfter(moveBy(evidence, t)), view };
+    const scene = { ...sceneAfter(lastMoveBy(evidence, t)), view };
     // A scene that is held is looked at once, however long it is held.
     if (last && last.view === view && last.visibility === scene.visibility && last.section === scene.section) continue;
     last = scene;

@@ -1,6 +1,7 @@
 /** Models as triangles in world metres, and what is computed from them: hulls, id pictures, sections. */
 export * from './drawIds';
 export * from './inside';
+export * from './memory';
 export * from './mesh';
 export * from './naming';
 export * from './partsInBox';

@@ -1,4 +1,4 @@
-import { boxOf, drawDepths, type Mesh, openParts, partsUnder, type SurfaceSample, surfaceSamples } from '../geometry';
+import { boxOf, createMemory, drawDepths, type Mesh, openParts, partsUnder, type SurfaceSample, surfaceSamples } from '../geometry';
 import { dot, exact, length, normalise, type Quat, sub, unit, type Vec3 } from '../math';
 import type { Scene } from '../navigation';
 import { eyeOf, FRAME_ASPECT, orientationFrom, projector, type StandardName } from '../view';
@@ -21,7 +21,7 @@ export interface Surface {
   readonly subjectDiagonal: number;
 }
 
-const surfaces = new WeakMap<Mesh, Map<string, Surface>>();
+const surfaces = createMemory<Surface>();
 
 function diagonalOf(mesh: Mesh, parts: readonly string[]): number {
   const box = boxOf(mesh, partsUnder(mesh, parts));
@@ -29,21 +29,13 @@ function diagonalOf(mesh: Mesh, parts: readonly string[]): number {
 }
 
 /** The surface of some parts, made once a model. */
-export function surfaceOf(mesh: Mesh, parts: readonly string[]): Surface {
-  let known = surfaces.get(mesh);
-  if (!known) surfaces.set(mesh, (known = new Map()));
-  const key = JSON.stringify(parts);
-  const found = known.get(key);
-  if (found) return found;
-  const made: Surface = {
+export const surfaceOf = (mesh: Mesh, parts: readonly string[]): Surface =>
+  surfaces(mesh, JSON.stringify(parts), () => ({
     samples: surfaceSamples(mesh, parts, SAMPLES, SEED),
     open: openParts(mesh),
     diagonal: diagonalOf(mesh, []),
     subjectDiagonal: diagonalOf(mesh, parts),
-  };
-  known.set(key, made);
-  return made;
-}
+  }));
 
 /** Marks the places in `seen` that a scene shows. `near`: the subject's diagonal over the frame's height there must be at least this. */
 export function markSeen(mesh: Mesh, { samples, open, diagonal, subjectDiagonal }: Surface, scene: Scene, near: number, seen: Uint8Array): void {

@@ -1,4 +1,4 @@
-import { boxOf, cornersOf, hullPoints, type Mesh, middleOf, subjectPoints } from '../geometry';
+import { boxOf, cornersOf, createMemory, hullPoints, type Mesh, middleOf, subjectPoints } from '../geometry';
 import type { Vec3 } from '../math';
 import { type Context, effectiveVisibility, type Scene } from '../navigation';
 import { FRAME, FRAME_ASPECT, fit, orientationFrom, type View } from '../view';
@@ -9,23 +9,12 @@ export interface ScoredModel {
   readonly home: View;
 }
 
-const hulls = new WeakMap<Mesh, Map<string, readonly Vec3[]>>();
+/** Hiding one part after the other makes many keys. */
+const remembered = createMemory<readonly Vec3[]>();
 
 /** Hull points of the parts, computed once a model. */
 export function subjectOf(mesh: Mesh, parts: readonly string[]): readonly Vec3[] {
   return remembered(mesh, `subject ${JSON.stringify(parts)}`, () => subjectPoints(mesh, parts));
-}
-
-function remembered(mesh: Mesh, key: string, make: () => readonly Vec3[]): readonly Vec3[] {
-  let known = hulls.get(mesh);
-  if (!known) hulls.set(mesh, (known = new Map()));
-  const found = known.get(key);
-  if (found) return found;
-  // Hiding one part after the other makes many keys; old ones are made again when needed.
-  if (known.size > 64) known.clear();
-  const made = make();
-  known.set(key, made);
-  return made;
 }
 
 /** Hull points of the parts that are shown. */

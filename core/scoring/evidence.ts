@@ -3,7 +3,7 @@ import type { Step } from '../exercise';
 import { ownStarts } from '../goals/ownStarts';
 import { contextFor, type ScoredModel } from '../model';
 import { EMPTY_HISTORY, type Scene } from '../navigation';
-import { createReplay, lastMoveBy, replayMoves, stepSpans, type Trace, viewAt } from '../trace';
+import { createReplay, lastMoveBy, type OwnStarts, replayMoves, stepSpans, type Trace, viewAt } from '../trace';
 
 /** All of a scene but its view. */
 type Rest = Omit<Scene, 'view' | 'history'>;
@@ -11,10 +11,14 @@ type Rest = Omit<Scene, 'view' | 'history'>;
 const restOf = ({ section, visibility, style, selection }: Scene): Rest => ({ section, visibility, style, selection });
 const sameRest = (a: Rest, b: Scene): boolean => a.section === b.section && a.visibility === b.visibility && a.style === b.style && a.selection === b.selection;
 
-/** Evidence of every step that was reached; null for the others. */
-export function gatherEvidence(steps: readonly Pick<Step, 'goal'>[], model: ScoredModel, trace: Trace): (Evidence | null)[] {
+/** Evidence of every step that was reached; null for the others. `own`: the scenes of their own in which steps begin. */
+export function gatherEvidence(
+  steps: readonly Pick<Step, 'goal'>[],
+  model: ScoredModel,
+  trace: Trace,
+  own: OwnStarts = ownStarts(steps, model, trace.start, trace.seed),
+): (Evidence | null)[] {
   const spans = stepSpans(trace, steps.length);
-  const own = ownStarts(steps, model, trace.start, trace.seed);
   const run = createReplay(trace.start, contextFor(model, trace.start));
   // Of most moves only the view changes: the rest of the scene is kept once for all of them.
   const views: Scene['view'][] = [];

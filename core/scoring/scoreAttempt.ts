@@ -2,6 +2,7 @@ import { advise, CRITERIA, type Criterion, type Evidence, gestureCounts, type Ke
 import type { Exercise, SkillId, Step } from '../exercise';
 import { aimOf, type GoalKindId } from '../goals';
 import { foldTask } from '../goals/foldTask';
+import { ownStarts } from '../goals/ownStarts';
 import type { Scheme } from '../input';
 import type { ScoredModel } from '../model';
 import { EMPTY_HISTORY, type Scene } from '../navigation';
@@ -115,8 +116,9 @@ function slipsIn(trace: Trace): NonNullable<ScoreCard['slips']> {
  * counted. Pure and the same in every engine. The scheme decides nothing: its gestures are named when a card is shown.
  */
 export function scoreAttempt(exercise: Pick<Exercise, 'steps'>, model: ScoredModel, trace: Trace, _scheme: Scheme | null = null): ScoreCard {
-  const evidence = gatherEvidence(exercise.steps, model, trace);
-  const untouchedPoints = startPoints(exercise.steps, model, trace);
+  const own = ownStarts(exercise.steps, model, trace.start, trace.seed);
+  const evidence = gatherEvidence(exercise.steps, model, trace, own);
+  const untouchedPoints = startPoints(exercise.steps, model, trace, own);
   const steps = exercise.steps.map((step, i): StepResult => {
     const found = evidence[i];
     const start = untouchedPoints[i] ?? [];

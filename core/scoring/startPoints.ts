@@ -4,7 +4,7 @@ import { aimOf, picturedBy } from '../goals';
 import { ownStarts } from '../goals/ownStarts';
 import type { ScoredModel } from '../model';
 import { EMPTY_HISTORY, type Scene } from '../navigation';
-import type { Trace } from '../trace';
+import type { OwnStarts, Trace } from '../trace';
 
 /** Points of a criterion; without a value none. */
 export const pointsOf = (criterion: Criterion, value: number | null): number => (value === null ? 0 : pointsFor(value, criterion));
@@ -20,9 +20,13 @@ function pointsUntouched(step: Step, index: number, model: ScoredModel, scene: S
  * What each step's criteria would earn untouched. For a later step, criterion by criterion, the larger of what the start
  * earns and what the scene earns that the step before asks for; of a step that begins in a scene of its own, what that earns.
  */
-export function startPoints(steps: readonly Step[], model: ScoredModel, trace: Trace): number[][] {
+export function startPoints(
+  steps: readonly Step[],
+  model: ScoredModel,
+  trace: Trace,
+  own: OwnStarts = ownStarts(steps, model, trace.start, trace.seed),
+): number[][] {
   const start: Scene = { ...trace.start, history: EMPTY_HISTORY };
-  const own = ownStarts(steps, model, start, trace.seed);
   return steps.map((step, i) => {
     const mine = own(i);
     if (mine) return pointsUntouched(step, i, model, mine, trace);

@@ -83,13 +83,13 @@ type Happened = { readonly [K in 'moves' | 'events']: readonly Trace[K][number][
 export type OwnStarts = (step: number) => Scene | null;
 
 /** Which steps begin before which move (by its number, that of all moves for those after the last), in order. */
-export function stepBeginnings({ moves, events }: Happened): { readonly step: number; readonly move: number }[] {
+function stepBeginnings({ moves, events }: Happened): { readonly step: number; readonly move: number }[] {
   const done = events.flatMap((event) => (event.kind === 'stepDone' ? [{ step: event.step + 1, move: lastMoveBy({ moves }, event.t) + 1 }] : []));
   return [{ step: 0, move: 0 }, ...done];
 }
 
 /** Does the moves of a record one after the other, each step from where it begins; `each` hears of every move that was done. */
-export function replayMoves(run: Replay, record: Happened, starts: OwnStarts, each: (move: number) => void = () => {}): void {
+export function replayMoves(run: Pick<Replay, 'begin' | 'perform'>, record: Happened, starts: OwnStarts, each: (move: number) => void = () => {}): void {
   const beginnings = stepBeginnings(record);
   let next = 0;
   const beginUpTo = (move: number): void => {

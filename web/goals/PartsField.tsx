@@ -1,5 +1,5 @@
 import { type Mesh, partName } from '@core/geometry';
-import { X } from 'lucide-react';
+import { Chip } from '@web/ui/Chip';
 
 interface Props {
   readonly label: string;
@@ -23,17 +23,7 @@ export function PartsField({ label, none, parts, mesh, picked, onChange }: Props
       ) : (
         <ul className="flex flex-wrap gap-1.5">
           {parts.map((id) => (
-            <li key={id} className="flex items-center gap-1 rounded-full bg-bar py-0.5 pr-1 pl-3 text-sm">
-              {partName(mesh?.parts ?? [], id)}
-              <button
-                type="button"
-                aria-label={`Leave out ${id}`}
-                className="grid h-5 w-5 place-items-center rounded-full hover:bg-card"
-                onClick={() => onChange(parts.filter((p) => p !== id))}
-              >
-                <X size={13} aria-hidden="true" />
-              </button>
-            </li>
+            <Chip key={id} words={partName(mesh?.parts ?? [], id)} label={`Leave out ${id}`} onRemove={() => onChange(parts.filter((p) => p !== id))} />
           ))}
         </ul>
       )}

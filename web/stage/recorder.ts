@@ -1,7 +1,7 @@
 import { type CommandGroupId, isAllowed } from '@core/exercise';
 import { commandWords } from '@core/input';
 import { apply, type Command, type Context, EMPTY_HISTORY, noEffectReason, type Scene } from '@core/navigation';
-import { byInterface, type InterfaceBinding, type Move, type MoveGesture, type OwnStarts, stepBeginnings, type TraceEvent } from '@core/trace';
+import { byInterface, type InterfaceBinding, type Move, type MoveGesture, type OwnStarts, replayMoves, type TraceEvent } from '@core/trace';
 import type { View } from '@core/view';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { createGestureNames, labelOf } from './fixLabels';
@@ -104,9 +104,8 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
   let meaning: Meaning | null = null;
   /** What a reset goes back to. */
   let origin = start;
-  /** The scene in which a step begins, when it follows on another. */
-  const begun = (step: number, scene: Scene): Scene => {
-    const own = starts(step);
+  /** The scene in which a step begins that follows on another: in one of its own, or with null in the one that is there. */
+  const begun = (own: Scene | null, scene: Scene): Scene => {
     origin = own ?? start;
     if (!own) return scene;
     labels.set(own.view, 'start');
@@ -133,14 +132,15 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
     if (next.view !== scene.view && !stepped) labels.set(next.view, name ?? nameOf(gesture, command));
     return next;
   };
-  let first = begun(0, start);
+  let first = recorded ? start : begun(starts(0), start);
   if (recorded) {
-    const beginnings = stepBeginnings(recorded).slice(1);
-    recorded.moves.forEach((move, i) => {
-      for (const { step } of beginnings.filter((at) => at.move === i)) first = begun(step, first);
-      first = done(first, move.command, move.gesture?.id);
-    });
-    for (const { step } of beginnings.filter((at) => at.move === recorded.moves.length)) first = begun(step, first);
+    const begin = (own: Scene | null): void => {
+      first = begun(own, first);
+    };
+    const perform = (command: Command, gesture: number | undefined): void => {
+      first = done(first, command, gesture);
+    };
+    replayMoves({ begin, perform }, recorded, starts);
     moves.push(...recorded.moves);
     events.push(...recorded.events);
     gestures = recorded.moves.reduce((most, move) => Math.max(most, move.gesture?.id ?? 0), 0);
@@ -159,7 +159,7 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
     events.push({ ...made, t } as TraceEvent);
     if (made.kind !== 'stepDone') return;
     const { scene } = store.getState();
-    const next = begun(made.step + 1, scene);
+    const next = begun(starts(made.step + 1), scene);
     if (next === scene) return;
     store.setState({ scene: next, fixes: fixesOf(next), at: 0, glide: false });
     onMove?.(next);

@@ -59,7 +59,7 @@ export const quickCallsTask: GoalTask<QuickCalls, QuickState> = {
     } else if (call && state.shownAt !== null && command && command.kind !== 'select' && command.kind !== 'cancel') {
       const { hand } = state;
       // Another gesture after tremor begins anew; after an answer it only keeps the hand from resting.
-      const same = hand !== null && goesOn({ t: hand.last, ...(hand.gesture ? { gesture: hand.gesture } : {}) }, { t, ...(gesture ? { gesture } : {}) });
+      const same = hand !== null && goesOn({ t: hand.last, gesture: hand.gesture }, { t, gesture });
       const answered = hand !== null && !same && madeOf(hand.sums) !== null;
       const sums = same ? withCommand(hand.sums, command) : answered ? hand.sums : withCommand(NOTHING_MADE, command);
       state = { ...state, hand: { sums, gesture: answered ? hand.gesture : gesture, last: t } };

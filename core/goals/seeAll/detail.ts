@@ -1,4 +1,4 @@
-import { measuredOf, seenOf } from '../../criteria';
+import { measuredOf } from '../../criteria';
 import { surfaceOf } from '../../measures';
 import type { MakeDetail } from '../detail';
 import { seeAllAim } from './aim';
@@ -9,7 +9,7 @@ const rounded = (x: number): number => Math.round(x * 1e4) / 1e4;
 
 /** The places that were seen and those that were not, and the directions that one looked from. */
 export const seeAllDetail: MakeDetail<SeeAll> = (goal, evidence, model) => {
-  const seen = seenOf(measuredOf(seeAllAim.aim(goal, 'orbit'), model, evidence.after, evidence));
+  const seen = measuredOf(seeAllAim.aim(goal, 'orbit'), model, evidence.after, evidence).seen();
   const { samples } = surfaceOf(model.mesh, goal.parts);
   return {
     kind: 'seen',

@@ -1,7 +1,8 @@
+import { plural } from '@core/advice';
 import { KIND_WORDS } from '@core/input';
 import type { CardDetailProps } from '../goalParts';
 
-const gestures = (count: number): string => `${count} ${count === 1 ? 'gesture' : 'gestures'}`;
+const gestures = (count: number): string => plural(count, 'gesture');
 
 /** How many gestures it took, and the shortest way that is known. */
 export function GetBackDetail({ detail }: CardDetailProps) {

@@ -1,21 +1,13 @@
 import type { GoalOf } from '@core/goals';
+import { Choice } from '@web/ui/fields';
 import type { FieldsProps } from '../goalParts';
 import { PartsField } from '../PartsField';
-import { LOST_WORDS } from './lostWords';
+import { LOST } from './lostWords';
 
 export function GetBackFields({ goal, scene, mesh, onChange }: FieldsProps<GoalOf<'getBack'>>) {
   return (
     <>
-      <label className="mb-3 block text-sm">
-        <span className="mb-1 block font-semibold">How one is lost</span>
-        <select className="field" value={goal.lost} onChange={(e) => onChange({ ...goal, lost: e.target.value as typeof goal.lost })}>
-          {Object.entries(LOST_WORDS).map(([lost, words]) => (
-            <option key={lost} value={lost}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice label="How one is lost" value={goal.lost} options={LOST} onChange={(lost) => onChange({ ...goal, lost })} />
       <PartsField
         label="Subject: what must come back"
         none="The whole model"

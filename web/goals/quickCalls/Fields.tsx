@@ -1,8 +1,8 @@
 import { quickWords } from '@core/advice';
 import type { GoalOf } from '@core/goals';
 import { CALLABLE } from '@core/goals/quickCalls/catalogue';
+import { Chip } from '@web/ui/Chip';
 import { NumberField, Tick } from '@web/ui/fields';
-import { X } from 'lucide-react';
 import type { FieldsProps } from '../goalParts';
 
 /** A limit that a call begins with, seconds. */
@@ -13,18 +13,13 @@ export function QuickCallsFields({ goal, onChange }: FieldsProps<GoalOf<'quickCa
     <>
       <ul className="mb-2 flex flex-wrap gap-1.5">
         {goal.calls.map((call, i) => (
-          <li key={`${i}-${quickWords(call)}`} className="flex items-center gap-1 rounded-full bg-bar py-0.5 pr-1 pl-3 text-sm">
-            {quickWords(call)}
-            <button
-              type="button"
-              aria-label={`Do not call ${quickWords(call)}`}
-              className="grid h-5 w-5 place-items-center rounded-full hover:bg-card"
-              disabled={goal.calls.length === 1}
-              onClick={() => onChange({ ...goal, calls: goal.calls.filter((_, n) => n !== i) })}
-            >
-              <X size={13} aria-hidden="true" />
-            </button>
-          </li>
+          <Chip
+            key={`${i}-${quickWords(call)}`}
+            words={quickWords(call)}
+            label={`Do not call ${quickWords(call)}`}
+            disabled={goal.calls.length === 1}
+            onRemove={() => onChange({ ...goal, calls: goal.calls.filter((_, n) => n !== i) })}
+          />
         ))}
       </ul>
       <select

@@ -1,4 +1,4 @@
-import type { Vec3 } from '@core/math';
+import { dot, sub, type Vec3 } from '@core/math';
 import type { CardDetailProps } from '../goalParts';
 
 /** Six looks at the subject: the axes that run to the right and up on each, and the way that faces the eye. */
@@ -11,7 +11,6 @@ const LOOKS: readonly { readonly name: string; readonly right: Vec3; readonly up
   { name: 'Underside', right: [1, 0, 0], up: [0, -1, 0], eye: [0, 0, -1] },
 ];
 
-const along = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 /** A place is drawn in the looks that it faces by more than this. */
 const FACES = 0.15;
 
@@ -29,7 +28,7 @@ function Look({
   readonly middle: Vec3;
   readonly reach: number;
 }) {
-  const facing = places.filter(({ to }) => along(to, look.eye) > FACES);
+  const facing = places.filter(({ to }) => dot(to, look.eye) > FACES);
   const seen = facing.filter((place) => place.seen).length;
   const mark = 0.03;
   return (
@@ -41,8 +40,8 @@ function Look({
         aria-label={`${look.name}: ${seen} of ${facing.length} places seen`}
       >
         {facing.map(({ at, seen: was }) => {
-          const from: Vec3 = [at[0] - middle[0], at[1] - middle[1], at[2] - middle[2]];
-          const [x, y] = [along(from, look.right) / reach, -along(from, look.up) / reach];
+          const from = sub(at, middle);
+          const [x, y] = [dot(from, look.right) / reach, -dot(from, look.up) / reach];
           return was ? (
             <circle key={at.join()} cx={x} cy={y} r={mark} fill="var(--color-sea)" />
           ) : (

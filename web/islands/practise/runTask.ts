@@ -24,13 +24,17 @@ function recordedSoFar(goal: RedactedGoal, session: Recorder, seed: number, step
   const first = session.moves.filter((move) => move.t <= opened).length;
   const moves = session.moves.slice(first);
   const views: View[] = [];
-  let before = session.starts(step);
+  let before = run.scene();
   replayMoves(run, session, session.starts, (move) => {
-    if (move < first) before = session.starts(step) ?? run.scene();
+    if (move < first) before = run.scene();
     else views.push(run.scene().view);
   });
-  before ??= session.context.start ?? session.getState().scene;
-  return foldTask(goal, seed, { before, moves, views, events: session.events.filter((event) => 'step' in event && event.step === step) });
+  return foldTask(goal, seed, {
+    before: session.starts(step) ?? before,
+    moves,
+    views,
+    events: session.events.filter((event) => 'step' in event && event.step === step),
+  });
 }
 
 export function runTask(goal: RedactedGoal, session: Recorder, seed: number, step: number): RunningTask {
