@@ -194,6 +194,7 @@ const SENTENCES: Sentences = {
   lost: ({ lost, way }) => ({ eye: LOST[lost], hand: (s) => gesture.keysHand(s, way) }),
   unseen: ({ share, side }) => ({ eye: `${percent(1 - share)} seen${side ? `; ${SIDES[side] ?? `the ${viewWords(side)}`} is left` : ''}` }),
   noReaction: () => ({ eye: 'fewer than half of the calls were answered rightly' }),
+  notCalled: ({ count }) => ({ eye: `handed in before ${plural(count, 'gesture')} could be called` }),
   slowCall: ({ call, seconds: s }) => ({ eye: `“${quickWords(call)}” took ${seconds(s)}` }),
   wrongGesture: ({ call, made, slip, count }) => ({
     eye: `at “${quickWords(call)}” ${made ? `you made “${quickWords(made)}”` : 'no gesture came in time'}${count > 1 ? `, ${plural(count, 'time')}` : ''}${slip ? `; ${slip} is of your earlier scheme` : ''}`,

@@ -75,6 +75,8 @@ export interface AdviceFigures {
   /** Share of the surface that was not seen, and the side with most of it; null: no side is told. */
   unseen: { readonly share: number; readonly side: StandardName | null };
   noReaction: object;
+  /** Handed in before so many were called. */
+  notCalled: { readonly count: number };
   /** The call that took longest. */
   slowCall: { readonly call: QuickCall; readonly seconds: number };
   /** What was made instead of what was called, null: nothing in time; `slip`: the earlier scheme's gesture for it. */

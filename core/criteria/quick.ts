@@ -41,9 +41,11 @@ const wrongGestures: CriterionSpec = {
     return results.length === 0 ? null : results.filter((result) => !result.right).length / results.length;
   },
   advise(m) {
-    const wrong = m.quick().filter((result) => !result.right);
-    // The call that went wrong most often.
-    const times = (one: QuickResult): number => wrong.filter((other) => other.number === one.number).length;
+    const missed = m.quick().filter((result) => !result.right);
+    const wrong = missed.filter((result) => result.called);
+    if (wrong.length === 0 && missed.length > 0) return advice('notCalled', { count: missed.length });
+    // What went wrong most often: the same call, answered by the same kind of gesture.
+    const times = (one: QuickResult): number => wrong.filter((other) => other.number === one.number && other.made?.kind === one.made?.kind).length;
     const worst = [...wrong].sort((a, b) => times(b) - times(a))[0];
     return worst ? advice('wrongGesture', { call: worst.call, made: worst.made, slip: worst.slip, count: times(worst) }) : advice('asAsked', {});
   },

@@ -128,6 +128,8 @@ export interface QuickResult {
   /** Number in the author's list. */
   readonly number: number;
   readonly call: QuickCall;
+  /** False where the attempt ended before it was called. */
+  readonly called: boolean;
   /** From the call to the beginning of its gesture, pauses left out; null: none came in time. */
   readonly seconds: number | null;
   readonly made: Made | null;
@@ -146,7 +148,7 @@ export function quickResults(list: QuickList, { trace, index, span, moves }: Evi
   return quickOrder(list, trace.seed).map((number, place) => {
     const call = list.calls[number] as QuickCall;
     const from = shown.get(place);
-    if (from === undefined) return { number, call, seconds: null, made: null, right: false, slip: null };
+    if (from === undefined) return { number, call, called: false, seconds: null, made: null, right: false, slip: null };
     const next = shown.get(place + 1) ?? span.to;
     const paused = (t: number): number => pausedBetween(trace, from, t);
     const found = gestures.find((gesture) => gesture.from >= from && gesture.from < next);
@@ -156,6 +158,7 @@ export function quickResults(list: QuickList, { trace, index, span, moves }: Evi
     return {
       number,
       call,
+      called: true,
       seconds: inTime ? seconds : null,
       made: inTime ? found.made : null,
       right: inTime && answers(call, found.made),

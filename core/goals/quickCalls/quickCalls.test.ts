@@ -117,6 +117,14 @@ describe('results', () => {
     );
   });
 
+  it('what was never called is not told as wrong', () => {
+    const trace = made([{ t: 1.5, command: { kind: 'home' }, gesture: mouse(1) }], [1]);
+    expect(results(trace).map(({ called }) => called)).toEqual([true, false]);
+    const criterion = (of: Trace) => scoreAttempt(exerciseOf(goal), crate, of).steps[0]?.criteria.find(({ id }) => id === 'wrongGestures');
+    expect(criterion(trace)).toMatchObject({ value: 1, advice: { code: 'wrongGesture', figures: { call: first, made: { kind: 'home' }, count: 1 } } });
+    expect(criterion(made([], []))).toMatchObject({ value: 1, advice: { code: 'notCalled', figures: { count: 2 } } });
+  });
+
   it('name the habit that was tried instead', () => {
     const slip: TraceEvent = { t: 1.5, kind: 'slip', step: 0, gesture: 'right drag', wanted: 'orbit' };
     expect(results(made([{ t: 2, command: commandFor(first), gesture: mouse(1) }], [1], [slip]))[0]?.slip).toBe('right drag');

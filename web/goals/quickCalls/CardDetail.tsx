@@ -15,11 +15,11 @@ export function QuickCallsDetail({ detail }: CardDetailProps) {
           </tr>
         </thead>
         <tbody>
-          {detail.calls.map(({ call, made, right, seconds, slip }, i) => (
+          {detail.calls.map(({ call, called, made, right, seconds, slip }, i) => (
             <tr key={`${i}-${quickWords(call)}`} className="border-rule border-b">
               <td className="py-1 font-semibold">{quickWords(call)}</td>
               <td className={right ? '' : 'font-semibold text-signal'}>
-                {right ? 'as called' : made ? quickWords(made) : 'nothing in time'}
+                {right ? 'as called' : made ? quickWords(made) : called ? 'nothing in time' : 'not called'}
                 {slip && <span className="text-ink-soft"> · {slip}: a habit of your earlier scheme</span>}
               </td>
               <td className="text-right font-mono">{seconds === null ? '–' : `${seconds.toFixed(2)} s`}</td>

@@ -46,7 +46,7 @@ export function LiveBars({ closeness }: { readonly closeness: Closeness | null }
   return (
     <div className="min-w-0 flex-1">
       {results.length > 0 && (
-        <div className="grid grid-cols-5 gap-4 max-md:grid-cols-3" data-testid="closeness">
+        <div className={`grid gap-4 ${results.length <= 2 ? 'max-w-sm grid-cols-2' : 'grid-cols-5 max-md:grid-cols-3'}`} data-testid="closeness">
           {results.map((result) => (
             <Bar key={result.id} label={result.label} shown={result.shown} of={result.of} points={result.points} />
           ))}
