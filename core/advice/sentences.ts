@@ -52,6 +52,9 @@ function slideWords(what: string, right: number, up: number, to = ''): Halves {
 /** A side of a subject as it is told. */
 const SIDES: Partial<Record<string, string>> = { bottom: 'the underside', top: 'the top', rear: 'the back' };
 
+/** What a wrong answer took the truth for. */
+const MISTAKES = { mirrored: ': that is its mirror picture', behind: ': that is the opposite side', off: '' } as const;
+
 /** What is to be done about a subject that is lost. */
 const LOST = {
   outside: 'bring all of the subject back into the frame',
@@ -193,12 +196,17 @@ const SENTENCES: Sentences = {
   smoothness: () => ({ eye: 'go in one even sweep rather than in jerks' }),
   lost: ({ lost, way }) => ({ eye: LOST[lost], hand: (s) => gesture.keysHand(s, way) }),
   unseen: ({ share, side }) => ({ eye: `${percent(1 - share)} seen${side ? `; ${SIDES[side] ?? `the ${viewWords(side)}`} is left` : ''}` }),
-  noReaction: () => ({ eye: 'fewer than half of the calls were answered rightly' }),
+  noReaction: () => ({ eye: 'fewer than half were answered rightly' }),
   notCalled: ({ count }) => ({ eye: `handed in before ${plural(count, 'gesture')} could be called` }),
   slowCall: ({ call, seconds: s }) => ({ eye: `“${quickWords(call)}” took ${seconds(s)}` }),
   wrongGesture: ({ call, made, slip, count }) => ({
     eye: `at “${quickWords(call)}” ${made ? `you made “${quickWords(made)}”` : 'no gesture came in time'}${count > 1 ? `, ${plural(count, 'time')}` : ''}${slip ? `; ${slip} is of your earlier scheme` : ''}`,
   }),
+  unanswered: ({ count }) => ({ eye: `${plural(count, 'question')} without an answer` }),
+  wrongWay: ({ question, error, seenFrom, mistake }) => ({
+    eye: `question ${question} was seen from the ${viewWords(seenFrom)}, you were ${degrees(error)} off${MISTAKES[mistake]}`,
+  }),
+  answerTime: ({ seconds: s }) => ({ eye: `an answer took you ${seconds(s)}` }),
   recoverTime: ({ seconds: s }) => ({ eye: `you were back after ${seconds(s)}` }),
   time: ({ seconds: s }) => ({ eye: `it took ${seconds(s)}` }),
   gestures: ({ count }) => ({ eye: `${plural(count, 'gesture')}, fewer and longer ones do it` }),

@@ -6,6 +6,7 @@ import type { View } from '../view';
 import type { Call } from './call';
 import type { QuickList } from './quickResults';
 import type { ToSee } from './seenSoFar';
+import type { WayList } from './wayResults';
 
 /** A way round a pivot as it was recorded: seconds and views. */
 export interface Line {
@@ -38,6 +39,8 @@ export interface Aim {
   readonly quick: QuickList | null;
   /** The surface that has to be looked at. */
   readonly see: ToSee | null;
+  /** Views of which it is asked from where they are seen. */
+  readonly ways: WayList | null;
 }
 
 export const NO_AIM: Aim = {
@@ -54,4 +57,5 @@ export const NO_AIM: Aim = {
   recover: false,
   quick: null,
   see: null,
+  ways: null,
 };

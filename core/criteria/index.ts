@@ -18,3 +18,4 @@ export * from './quickResults';
 export { isRecovered, shortestWayBack } from './recover';
 export * from './registry';
 export * from './seenSoFar';
+export * from './wayResults';

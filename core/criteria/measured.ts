@@ -9,6 +9,7 @@ import type { Evidence } from './evidence';
 import { type Followed, followedPath } from './followedPath';
 import { type QuickResult, quickResults } from './quickResults';
 import { type SeenSoFar, seenBy } from './seenSoFar';
+import { type WayResult, wayResults } from './wayResults';
 
 /** Everything a step can be measured from; what takes time is computed when it is first asked for. */
 export interface Measured {
@@ -40,6 +41,8 @@ export interface Measured {
   readonly quick: () => readonly QuickResult[];
   /** What the attempt looked at; null without it, or where nothing has to be seen. */
   readonly seen: () => SeenSoFar | null;
+  /** What became of the views of which it was asked from where they are seen. */
+  readonly ways: () => readonly WayResult[];
   /** The same aim and model with another scene; nothing of an attempt. */
   readonly inScene: (scene: Scene) => Measured;
 }
@@ -94,6 +97,7 @@ export function measuredOf(aim: Aim, model: ScoredModel, scene: Scene, evidence:
     calls: once(() => (evidence && aim.calls ? callResults(aim.calls, evidence) : [])),
     followed: once(() => (evidence && aim.line ? followedPath(aim.line, evidence) : null)),
     quick: once(() => (evidence && aim.quick ? quickResults(aim.quick, evidence) : [])),
+    ways: once(() => (evidence && aim.ways ? wayResults(aim.ways, evidence) : [])),
     seen: once(() => (evidence && aim.see ? seenBy(model, aim.see, evidence) : null)),
     inScene: (other) => measuredOf(aim, model, other, null),
   };

@@ -12,6 +12,7 @@ import { SECTION_CRITERIA } from './section';
 import { SEE_CRITERIA } from './see';
 import { STAND_CRITERIA } from './stand';
 import { VIEW_CRITERIA } from './view';
+import { WAY_CRITERIA } from './way';
 
 /** Every criterion by its id. The tables of `docs/scoring.md`, of the builder and of the card are made from it. */
 const ALL = {
@@ -24,6 +25,7 @@ const ALL = {
   ...RECOVER_CRITERIA,
   ...QUICK_CRITERIA,
   ...SEE_CRITERIA,
+  ...WAY_CRITERIA,
   ...HAND_CRITERIA,
 } as const;
 

@@ -8,5 +8,6 @@ export * from './partsInBox';
 export * from './plane';
 export * from './sectionContours';
 export * from './sectionOverlap';
+export * from './shapes';
 export * from './subjectPoints';
 export * from './surface';

@@ -1,5 +1,6 @@
 import type { Aim } from '../criteria';
 import type { SkillId } from '../exercise/skills';
+import type { ScoredModel } from '../model';
 import type { Scene } from '../navigation';
 import { callViewAim } from './callView/aim';
 import { cutToRevealAim } from './cutToReveal/aim';
@@ -12,6 +13,7 @@ import { matchViewAim } from './matchView/aim';
 import { quickCallsAim } from './quickCalls/aim';
 import { seeAllAim } from './seeAll/aim';
 import { standHereAim } from './standHere/aim';
+import { whichWayAim } from './whichWay/aim';
 
 /** What each kind of goal asks for. */
 const AIMS = {
@@ -24,6 +26,7 @@ const AIMS = {
   getBack: getBackAim,
   quickCalls: quickCallsAim,
   seeAll: seeAllAim,
+  whichWay: whichWayAim,
 } satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
 
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;
@@ -33,3 +36,6 @@ export const aimOf = ({ goal, skill }: { readonly goal: Goal; readonly skill: Sk
 
 /** The scene that a goal's target picture shows; null where a picture tells nothing. */
 export const picturedBy = (goal: Goal, start: Scene): Scene | null => aimOfKind(goal).pictured(goal, start);
+
+/** The scenes that the stage shows one after the other in the course of a step; none where it shows what a learner moves to. */
+export const shownBy = (goal: Goal, model: ScoredModel): readonly Scene[] => aimOfKind(goal).shown?.(goal, model) ?? [];

@@ -1,4 +1,4 @@
-import type { CallResult, Evidence, QuickResult } from '../criteria';
+import type { CallResult, Evidence, QuickResult, WayResult } from '../criteria';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { Polygon } from '../geometry';
 import type { Vec3 } from '../math';
@@ -46,6 +46,12 @@ export type StepDetail =
       readonly places: readonly { readonly at: Vec3; readonly to: Vec3; readonly seen: boolean }[];
       /** Directions to the eye of the views that were looked at. */
       readonly directions: readonly Vec3[];
+    }
+  | {
+      readonly kind: 'ways';
+      /** All of the model that was shown; null: the whole. */
+      readonly part: string | null;
+      readonly questions: readonly WayResult[];
     }
   | { readonly kind: 'quick'; readonly calls: readonly QuickResult[] }
   | {

@@ -9,6 +9,7 @@ import { matchViewDetail } from './matchView/detail';
 import { quickCallsDetail } from './quickCalls/detail';
 import { seeAllDetail } from './seeAll/detail';
 import { standHereDetail } from './standHere/detail';
+import { whichWayDetail } from './whichWay/detail';
 
 /** What a card draws of each kind of goal. */
 const DETAILS = {
@@ -21,6 +22,7 @@ const DETAILS = {
   getBack: getBackDetail,
   quickCalls: quickCallsDetail,
   seeAll: seeAllDetail,
+  whichWay: whichWayDetail,
 } satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
 
 export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

@@ -75,6 +75,9 @@ export type Prompt =
       readonly wants: readonly CommandKind[];
     }
   | { readonly code: 'allCalled' }
+  /** From where is this view seen? `shown`: false while it waits for the learner to be ready. */
+  | { readonly code: 'way'; readonly number: number; readonly count: number; readonly shown: boolean; readonly wants: readonly CommandKind[] }
+  | { readonly code: 'allAnswered' }
   /** Of a line to follow: what comes next. `ring`: its start; `square`: its end; `there`: both were reached. */
   | { readonly code: 'line'; readonly next: 'ring' | 'square' | 'there' };
 
@@ -82,7 +85,15 @@ export type Prompt =
 export type AskedCall = Exclude<Call, { kind: 'face' }> | { readonly kind: 'face'; readonly name: string };
 
 /** What a task writes into the attempt; the step and the moment are added by who runs it. */
-export type TaskEvent = { readonly kind: 'shown' | 'answer'; readonly call: number };
+export type TaskEvent =
+  | { readonly kind: 'shown'; readonly call: number }
+  | { readonly kind: 'answer'; readonly call: number; readonly azimuth?: number; readonly elevation?: number };
+
+/** A direction to the eye, radians. */
+export interface Way {
+  readonly azimuth: number;
+  readonly elevation: number;
+}
 
 export interface TaskInput {
   /** Seconds from opening. */
@@ -96,6 +107,8 @@ export interface TaskInput {
   readonly event?: TraceEvent;
   /** The learner says that this is it. */
   readonly confirm?: true;
+  /** The learner answers from where the present view is seen. */
+  readonly answer?: Way;
 }
 
 export interface TaskStep<S> {
@@ -122,4 +135,6 @@ export interface GoalTask<R, S> {
   meant?(goal: R, command: Command, scene: Scene, model: ScoredModel): Meant | null;
   /** Whether each of its steps begins in a scene of its own: `ownStarts.ts` makes it. */
   readonly ownStart?: true;
+  /** Whether the stage stands still in its steps: nothing that moves or changes the scene is done. */
+  readonly still?: true;
 }

@@ -10,6 +10,7 @@ import { matchView, matchViewSchema } from './matchView/kind';
 import { quickCalls, quickCallsSchema } from './quickCalls/kind';
 import { seeAll, seeAllSchema } from './seeAll/kind';
 import { standHere, standHereSchema } from './standHere/kind';
+import { whichWay, whichWaySchema } from './whichWay/kind';
 
 /** The data of every kind of goal: what an exercise keeps of one. */
 export const goalSchema = z.discriminatedUnion('kind', [
@@ -22,13 +23,14 @@ export const goalSchema = z.discriminatedUnion('kind', [
   getBackSchema,
   quickCallsSchema,
   seeAllSchema,
+  whichWaySchema,
 ]);
 export type Goal = z.infer<typeof goalSchema>;
 export type GoalKindId = Goal['kind'];
 export type GoalOf<K extends GoalKindId> = Extract<Goal, { kind: K }>;
 
 /** Every kind of goal by its id, in the order in which they are offered. */
-const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls, seeAll } satisfies {
+const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls, seeAll, whichWay } satisfies {
   readonly [K in GoalKindId]: GoalKind<GoalOf<K>, { readonly kind: K }>;
 };
 
@@ -45,6 +47,7 @@ export const redactedGoalSchema = z.discriminatedUnion('kind', [
   getBack.redactedSchema,
   quickCalls.redactedSchema,
   seeAll.redactedSchema,
+  whichWay.redactedSchema,
 ] as never) as unknown as z.ZodType<RedactedGoal>;
 export type RedactedOf<K extends GoalKindId> = ReturnType<(typeof KINDS)[K]['redact']>;
 export type RedactedGoal = { [K in GoalKindId]: RedactedOf<K> }[GoalKindId];

@@ -9,6 +9,7 @@ import { simulateMatchView } from './matchView/simulate';
 import { simulateQuickCalls } from './quickCalls/simulate';
 import { simulateSeeAll } from './seeAll/simulate';
 import { simulateStandHere } from './standHere/simulate';
+import { simulateWhichWay } from './whichWay/simulate';
 
 /** How a simulated learner goes about each kind of goal. */
 const SIMULATIONS = {
@@ -21,6 +22,7 @@ const SIMULATIONS = {
   getBack: simulateGetBack,
   quickCalls: simulateQuickCalls,
   seeAll: simulateSeeAll,
+  whichWay: simulateWhichWay,
 } satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
 
 /** Does a step of this goal. */

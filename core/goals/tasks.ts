@@ -9,6 +9,7 @@ import { matchViewTask } from './matchView/task';
 import { quickCallsTask } from './quickCalls/task';
 import { seeAllTask } from './seeAll/task';
 import { standHereTask } from './standHere/task';
+import { whichWayTask } from './whichWay/task';
 
 /** What each kind of goal asks for in the course of a step. */
 const TASKS = {
@@ -21,6 +22,7 @@ const TASKS = {
   getBack: getBackTask,
   quickCalls: quickCallsTask,
   seeAll: seeAllTask,
+  whichWay: whichWayTask,
 } satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
 
 /** The task of a goal; its state is known to itself alone. */

@@ -2,6 +2,7 @@
 export * from './framing';
 export * from './lost';
 export * from './orientation';
+export * from './outlines';
 export * from './paths';
 export * from './pictures';
 export * from './recovered';

@@ -11,7 +11,7 @@ import { apply, type Command, commandsToRecall, initialScene, type Scene } from 
 import { GOALS } from '../tests/goals';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import type { Move, Trace, TraceEvent } from '../trace';
-import { orientationFrom, STANDARD_NAMES, type View } from '../view';
+import { anglesOf, orientationFrom, STANDARD_NAMES, type View } from '../view';
 import { examineExercise } from './examine';
 import { scoreAttempt } from './scoreAttempt';
 
@@ -80,6 +80,7 @@ function perfect(goal: Goal): { commands: Command[]; events: TraceEvent[] } {
     }
     case 'callView':
     case 'quickCalls':
+    case 'whichWay':
       return { commands: [], ...none };
   }
 }
@@ -103,6 +104,7 @@ const judgedBy = (goal: Goal, criteria: readonly Criterion[]) => exerciseOf(goal
 function perfectTrace(goal: Goal, seed = 1): Trace {
   if (goal.kind === 'callView') return perfectCalls(goal, seed);
   if (goal.kind === 'quickCalls') return perfectQuick(goal, seed);
+  if (goal.kind === 'whichWay') return perfectWays(goal, seed);
   const { commands } = perfect(goal);
   const turns = commands.findIndex((c) => c.kind === 'orbit');
   const times = goal.kind === 'followOrbit' ? goal.path.map((entry) => entry.t) : [];
@@ -159,6 +161,17 @@ function perfectQuick(goal: GoalOf<'quickCalls'>, seed: number): Trace {
   });
   const end = goal.calls.length * goal.rounds + 2;
   return { ...attempt([]), seed, moves, events: [...events, { t: end, kind: 'handIn' }], end };
+}
+
+/** Each view answered two seconds after it was shown, with where it is seen from. */
+function perfectWays({ questions }: GoalOf<'whichWay'>, seed: number): Trace {
+  const events: TraceEvent[] = [{ t: 0, kind: 'begin' }];
+  questions.forEach(({ orientation }, call) => {
+    const { azimuth, elevation } = anglesOf(orientation);
+    events.push({ t: 3 * call, kind: 'shown', step: 0, call }, { t: 3 * call + 2, kind: 'answer', step: 0, call, azimuth, elevation });
+  });
+  const end = 3 * questions.length;
+  return { ...attempt([]), seed, events: [...events, { t: end, kind: 'handIn' }], end };
 }
 
 describe('for every kind of goal', () => {

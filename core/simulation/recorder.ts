@@ -1,3 +1,4 @@
+import type { TaskEvent } from '../goals/goalKind';
 import { bindingName, commandKindsOf, type Scheme } from '../input';
 import type { Command, CommandKind, Context, Scene } from '../navigation';
 import { createReplay, INTERFACE_BINDINGS, type Move, type MoveGesture, type TraceEvent } from '../trace';
@@ -11,7 +12,7 @@ export interface Recorder {
     event:
       | { kind: 'begin' | 'handIn' | 'pause' | 'resume' }
       | { kind: 'stepDone'; step: number }
-      | { kind: 'answer' | 'shown'; step: number; call: number }
+      | ({ step: number } & TaskEvent)
       | { kind: 'hint'; step: number; number: number },
   ) => void;
   /** Begins a gesture; the commands that follow belong to it until `release`. It is named for what gives the first of them. */

@@ -68,6 +68,10 @@ export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind:
     { kind: 'seeAll', parts: [], sides: true, near: 0.4 },
     { kind: 'seeAll', parts: ['lid'], sides: false, near: 0 },
   ],
+  whichWay: [
+    { kind: 'whichWay', questions: [look(0.6, 0.3), look(-0.9, 0.2), look(2.4, 0.5)], ask: 'side' },
+    { kind: 'whichWay', questions: [look(0.4, -0.6), look(1.9, 1.2)], ask: 'side and height' },
+  ],
   cutToReveal: [
     { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
     { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },

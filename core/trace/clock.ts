@@ -26,8 +26,8 @@ export function pausedBetween(trace: Pick<Trace, 'events'>, from: number, to: nu
 
 /**
  * When each step began and ended. A step opens where the one before was done (the first at `begin`); its clock is read off
- * the movements, not off what the page claims: it starts at the step's first command, and a step without one took no
- * time. The last ends at `handIn`. Steps never reached have no span.
+ * what was done, not off what the page claims: it starts at the step's first command, or where something was shown to be
+ * answered before; a step without either took no time. The last ends at `handIn`. Steps never reached have no span.
  */
 export function stepSpans(trace: Pick<Trace, 'events' | 'moves' | 'end'>, steps: number): (StepSpan | null)[] {
   const begin = trace.events.find((event) => event.kind === 'begin')?.t ?? 0;
@@ -42,7 +42,9 @@ export function stepSpans(trace: Pick<Trace, 'events' | 'moves' | 'end'>, steps:
     const done = trace.events.find((event) => event.kind === 'stepDone' && event.step === step)?.t;
     const to = done ?? handIn;
     const start: number = opened;
-    const first = trace.moves.find((move) => (step === 0 || move.t > start) && move.t <= to)?.t ?? to;
+    const moved = trace.moves.find((move) => (step === 0 || move.t > start) && move.t <= to)?.t ?? to;
+    const shown = trace.events.find((event) => event.kind === 'shown' && event.step === step && event.t >= start)?.t ?? to;
+    const first = Math.min(moved, shown);
     spans.push({ opened: start, from: first, to, seconds: Math.max(0, to - first - pausedBetween(trace, first, to)) });
     opened = done ?? null;
   }

@@ -79,21 +79,35 @@ export function createReplay(start: Scene, context: Context): Replay {
 /** What was done in an attempt. */
 type Happened = { readonly [K in 'moves' | 'events']: readonly Trace[K][number][] };
 
-/** The scene of its own that a step begins in; null: it begins where the one before ended. */
-export type OwnStarts = (step: number) => Scene | null;
+/** The scene of its own that a step begins in, or with which a later call of it is shown; null: it goes on in the one that is there. */
+export type OwnStarts = (step: number, call?: number) => Scene | null;
 
-/** Which steps begin before which move (by its number, that of all moves for those after the last), in order. */
-function stepBeginnings({ moves, events }: Happened): { readonly step: number; readonly move: number }[] {
-  const done = events.flatMap((event) => (event.kind === 'stepDone' ? [{ step: event.step + 1, move: lastMoveBy({ moves }, event.t) + 1 }] : []));
-  return [{ step: 0, move: 0 }, ...done];
+interface Beginning {
+  readonly step: number;
+  readonly call: number;
+  /** The move that it comes before, by its number; that of all moves after the last. */
+  readonly move: number;
+}
+
+/** Where steps begin, and later calls are shown, in order. */
+function beginningsOf({ moves, events }: Happened): Beginning[] {
+  const later = events.flatMap((event): Beginning[] => {
+    const move = lastMoveBy({ moves }, event.t) + 1;
+    if (event.kind === 'stepDone') return [{ step: event.step + 1, call: 0, move }];
+    return event.kind === 'shown' && event.call > 0 ? [{ step: event.step, call: event.call, move }] : [];
+  });
+  return [{ step: 0, call: 0, move: 0 }, ...later];
 }
 
 /** Does the moves of a record one after the other, each step from where it begins; `each` hears of every move that was done. */
 export function replayMoves(run: Pick<Replay, 'begin' | 'perform'>, record: Happened, starts: OwnStarts, each: (move: number) => void = () => {}): void {
-  const beginnings = stepBeginnings(record);
+  const beginnings = beginningsOf(record);
   let next = 0;
   const beginUpTo = (move: number): void => {
-    for (let at = beginnings[next]; at && at.move <= move; at = beginnings[++next]) run.begin(starts(at.step));
+    for (let at = beginnings[next]; at && at.move <= move; at = beginnings[++next]) {
+      const own = starts(at.step, at.call);
+      if (own || at.call === 0) run.begin(own);
+    }
   };
   record.moves.forEach((move, i) => {
     beginUpTo(i);

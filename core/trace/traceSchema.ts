@@ -4,6 +4,7 @@ import { sceneSchema } from '../navigation/sceneSchema';
 import { TRACE_FORMAT, upcastTrace } from './upcast';
 
 const seconds = z.number().min(0).max(86_400);
+const angle = z.number().min(-7).max(7);
 const step = z.number().int().min(0).max(100);
 
 export const gestureSchema = z.object({
@@ -22,7 +23,15 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.object({ t: seconds, kind: z.literal('resume') }),
   /** The moment at which a call is heard: its place in the order of calls. */
   z.object({ t: seconds, kind: z.literal('shown'), step, call: z.number().int().min(0).max(100) }),
-  z.object({ t: seconds, kind: z.literal('answer'), step, call: z.number().int().min(0).max(100) }),
+  /** `azimuth`, `elevation`: the direction to the eye that was answered, radians, where a direction is asked. */
+  z.object({
+    t: seconds,
+    kind: z.literal('answer'),
+    step,
+    call: z.number().int().min(0).max(100),
+    azimuth: angle.optional(),
+    elevation: angle.optional(),
+  }),
   /** A gesture of the scheme that the learner comes from, where it did what was asked for. */
   z.object({ t: seconds, kind: z.literal('slip'), step, gesture: z.string().max(80), wanted: z.string().max(40) }),
   z.object({ t: seconds, kind: z.literal('pick'), part: z.string().max(1000) }),
