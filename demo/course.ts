@@ -11,16 +11,20 @@ import {
   type Exercise,
   eyeOf,
   FRAME,
+  FRAME_ASPECT,
+  fit,
   type Goal,
   initialScene,
   type Mesh,
   middleOf,
   minimumJerkPath,
+  orientationFrom,
   partsUnder,
   type QuickCall,
   type Scene,
   type ScoredModel,
   type SkillId,
+  subjectPoints,
   type Vec3,
   type View,
 } from '@core';
@@ -56,6 +60,12 @@ function after(model: ScoredModel, start: Scene, ...commands: readonly Command[]
   const end = commands.reduce((scene, command) => apply(scene, command, context), start);
   return { ...initialScene(end.view), section: end.section, visibility: end.visibility, style: end.style };
 }
+
+/** Views of all of a model from azimuths and elevations, degrees. */
+const seenFrom = ({ mesh, home }: ScoredModel, ...from: readonly (readonly [round: number, high: number])[]): View[] =>
+  from.map(([round, high]) =>
+    fit({ ...home, orientation: orientationFrom({ azimuth: round * DEG, elevation: high * DEG, roll: 0 }) }, subjectPoints(mesh, []), FRAME_ASPECT, 0.08),
+  );
 
 /** Movements and views that are called. */
 const MOVEMENTS: readonly QuickCall[] = [
@@ -502,6 +512,35 @@ export const COURSE: readonly Plan[] = [
         skill: 'orbit',
         hints: ['Square views and fit go quickly: front, right, rear, left, top, bottom.'],
         goal: () => ({ kind: 'seeAll', parts: [], sides: true, near: 0.8 }),
+      },
+    ],
+  },
+  {
+    title: 'Which side is on the photograph',
+    brief: 'The surveyor sent photographs of the drive and no notes. Tell from which side each was taken.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'Look for what only one side has, then point at the ring',
+        skill: 'facing',
+        hints: [
+          'Find the motor first: know on which side of it you stand.',
+          'A mirror picture has the same outline: tell left from right by what lies nearer.',
+        ],
+        goal: (model) => ({ kind: 'whichWay', questions: seenFrom(model, [35, 20], [-145, 20], [-60, 10], [120, 15]), ask: 'side' }),
+      },
+    ],
+  },
+  {
+    title: 'Through the spy-glass',
+    brief: 'From the boat you see the tower through the glass, from the cliff you look down on it. Say from where.',
+    model: 'tower',
+    steps: [
+      {
+        brief: 'Answer side and height of each view',
+        skill: 'facing',
+        hints: ['The door tells the side.', 'How much of the gallery floor you see tells how high the eye is.'],
+        goal: (model) => ({ kind: 'whichWay', questions: seenFrom(model, [20, 0], [-100, 30], [150, 55]), ask: 'side and height' }),
       },
     ],
   },

@@ -202,9 +202,9 @@ const SENTENCES: Sentences = {
   wrongGesture: ({ call, made, slip, count }) => ({
     eye: `at “${quickWords(call)}” ${made ? `you made “${quickWords(made)}”` : 'no gesture came in time'}${count > 1 ? `, ${plural(count, 'time')}` : ''}${slip ? `; ${slip} is of your earlier scheme` : ''}`,
   }),
-  unanswered: ({ count }) => ({ eye: `${plural(count, 'question')} without an answer` }),
+  unanswered: ({ count }) => ({ eye: `${plural(count, 'view')} without an answer` }),
   wrongWay: ({ question, error, seenFrom, mistake }) => ({
-    eye: `question ${question} was seen from the ${viewWords(seenFrom)}, you were ${degrees(error)} off${MISTAKES[mistake]}`,
+    eye: `view ${question} was seen from the ${viewWords(seenFrom)}, you were ${degrees(error)} off${MISTAKES[mistake]}`,
   }),
   answerTime: ({ seconds: s }) => ({ eye: `an answer took you ${seconds(s)}` }),
   recoverTime: ({ seconds: s }) => ({ eye: `you were back after ${seconds(s)}` }),

@@ -46,7 +46,7 @@ const wrongAnswers: CriterionSpec = {
   label: 'Wrong answers',
   unit: 'share',
   display: 'percent',
-  of: 'of the questions',
+  of: 'of the views',
   how: 'The share of the questions whose answer lies nearer to another standard view than the true direction does, or that got none.',
   tolerance: { full: 0.05, zero: 0.6 },
   live: false,

@@ -318,6 +318,54 @@ describe('each goal, built and done', () => {
     });
   });
 
+  it('which way: views stand still, and are answered by pointing, by keys and by typing', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-way', async () => {
+      await begin(/^Lens drive/, 'Told by the crank');
+      await choose(driver, 'Goal', 'Which way');
+      await keys(driver, '2');
+      await press(driver, 'Ask about this view');
+      await keys(driver, '3');
+      await press(driver, 'Ask about this view');
+      await press(driver, 'Views that look alike');
+      await waitFor(driver, 'the pairs', async () => /front and rear/.test(await driver.findElement(By.css('[aria-label=Recipe]')).getText()));
+      await press(driver, 'Remove question 1');
+      await publishAndAssign('Told by the crank');
+
+      await practise('Told by the crank');
+      await driver.findElement(By.css('[data-testid=cover]'));
+      await press(driver, 'I am ready');
+      const asked = async (): Promise<string> => driver.findElement(By.css('[aria-label="The question"]')).getText();
+      await waitFor(driver, 'the first view', async () => (await asked()).includes('View 1 of 2'));
+      // Nothing moves what is asked about.
+      await drag(driver, [0, 0], [0.2, 0.1]);
+      await keys(driver, '1');
+      await waitFor(driver, 'why', async () => (await driver.findElement(By.css('body')).getText()).includes('stands still'));
+      // The right side is at the right of the ring: pointed at.
+      const ring = await driver.findElement(By.css('[data-dial=answer]'));
+      const { width } = await ring.getRect();
+      await driver
+        .actions()
+        .move({ origin: ring, x: Math.round(width * 0.4), y: 0 })
+        .click()
+        .perform();
+      await press(driver, 'From here');
+      await waitFor(driver, 'the second view', async () => (await asked()).includes('View 2 of 2'));
+      // The rear: half a turn, as twelve steps of the arrow key, then Enter; the first step is typed.
+      const figure = await driver.findElement(By.css('[data-figure=round]'));
+      await figure.click();
+      await figure.sendKeys('150', Key.ENTER);
+      await driver.executeScript(`document.querySelector('[data-dial=answer]').focus()`);
+      await driver.actions().sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ENTER).perform();
+      await waitFor(driver, 'the end', async () => (await driver.findElement(By.css('main')).getText()).includes('All questions are answered'));
+      const attempt = await scored();
+      expect(points(attempt, 'wrongAnswers')).toBe(1);
+      expect(points(attempt, 'facingError')).toBe(1);
+      expect(attempt.card.steps[0]?.criteria.find(({ id }) => id === 'facingError')?.value).toBeLessThan(0.01);
+      await waitFor(driver, 'the answers', async () => /Seen from the rear, as you said/.test(await driver.findElement(By.css('main')).getText()));
+    });
+  });
+
   it('see all of it: the live help tells what is left, and the card what was never seen', async () => {
     const { driver } = browser;
     await picturing(driver, 'goal-see', async () => {

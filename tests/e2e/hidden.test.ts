@@ -79,6 +79,7 @@ const goalsFor = (home: View): { readonly [K in GoalKindId]: Goal } => ({
   getBack: { kind: 'getBack', subject: [], lost: 'any' },
   quickCalls: { kind: 'quickCalls', calls: [{ kind: 'home' }], rounds: 2, seconds: null },
   seeAll: { kind: 'seeAll', parts: [], sides: true, near: 0.5 },
+  whichWay: { kind: 'whichWay', questions: [look(home, 0.71237, 0.21719)], ask: 'side' },
   cutToReveal: { kind: 'cutToReveal', plane: { normal: [0.48123, 0.36234, 0.79819], offset: 0.41237 }, reveal: [] },
 });
 

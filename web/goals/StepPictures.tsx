@@ -1,12 +1,10 @@
 import { goalShown } from '@core/exercise';
 import { picturedBy } from '@core/goals';
 import { BUILT_IN_SCHEMES } from '@core/input';
-import { openModel } from '@web/stage/openModel';
-import type { Prepared } from '@web/stage/prepared';
 import { useStage } from '@web/stage/useStage';
-import { wordsOf } from '@web/ui/api';
 import { type ReactNode, useEffect, useState } from 'react';
 import type { CardDetailProps } from './goalParts';
+import { useModel } from './useModel';
 
 interface Props extends Omit<CardDetailProps, 'detail'> {
   /** Drawn over one's own picture. */
@@ -17,14 +15,6 @@ interface Props extends Omit<CardDetailProps, 'detail'> {
 }
 
 const WIDTH = 720;
-const opened = new Map<string, Promise<Prepared>>();
-
-function modelOnce(hash: string): Promise<Prepared> {
-  let found = opened.get(hash);
-  if (!found) opened.set(hash, (found = openModel(hash)));
-  return found;
-}
-
 function Picture({ source, words, children }: { readonly source: string | null; readonly words: string; readonly children?: ReactNode }) {
   return (
     <figure className="min-w-0 flex-1">
@@ -39,22 +29,11 @@ function Picture({ source, words, children }: { readonly source: string | null; 
 
 /** Target and result side by side, and laid over each other. */
 export function StepPictures({ exercise, step, scene, meshHash, published, over, beside, eye }: Props) {
-  const [prepared, setPrepared] = useState<Prepared | null>(null);
+  const { prepared, error } = useModel(meshHash);
   const [pictures, setPictures] = useState<{ mine: string; target: string | null } | null>(null);
-  const [error, setError] = useState<string | null>(null);
   const { canvas, handle } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as (typeof BUILT_IN_SCHEMES)[number]);
   const goal = goalShown(exercise, exercise.steps[step]);
 
-  useEffect(() => {
-    let wanted = true;
-    modelOnce(meshHash).then(
-      (found) => wanted && setPrepared(found),
-      (problem) => wanted && setError(wordsOf(problem)),
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [meshHash]);
   useEffect(() => {
     if (!handle || !scene) return;
     let wanted = true;

@@ -12,6 +12,7 @@ const CARD_DETAILS = {
   getBack: lazy(async () => ({ default: (await import('./getBack/CardDetail')).GetBackDetail })),
   quickCalls: lazy(async () => ({ default: (await import('./quickCalls/CardDetail')).QuickCallsDetail })),
   seeAll: lazy(async () => ({ default: (await import('./seeAll/CardDetail')).SeeAllDetail })),
+  whichWay: lazy(async () => ({ default: (await import('./whichWay/CardDetail')).WhichWayDetail })),
   cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
 } satisfies { readonly [K in GoalKindId]: CardDetail };
 

@@ -9,6 +9,7 @@ import { MatchViewFields } from './matchView/Fields';
 import { QuickCallsFields } from './quickCalls/Fields';
 import { SeeAllFields } from './seeAll/Fields';
 import { StandHereFields } from './standHere/Fields';
+import { WhichWayFields } from './whichWay/Fields';
 
 /** What each kind of goal asks to be set in Build. */
 const FIELDS = {
@@ -21,6 +22,7 @@ const FIELDS = {
   getBack: GetBackFields,
   quickCalls: QuickCallsFields,
   seeAll: SeeAllFields,
+  whichWay: WhichWayFields,
 } satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
 
 export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

@@ -1,6 +1,6 @@
 import type { TraineeExercise } from '@core/exercise';
 import type { Mesh, Part } from '@core/geometry';
-import type { Goal, Prompt, RedactedGoal } from '@core/goals';
+import type { Goal, Prompt, RedactedGoal, Way } from '@core/goals';
 import type { Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
 import type { StepDetail } from '@core/scoring';
@@ -27,6 +27,8 @@ export interface PanelProps<R extends RedactedGoal> {
   readonly parts: readonly Part[];
   /** The learner says that this is it. */
   readonly onConfirm: () => void;
+  /** The learner answers from where the present view is seen. */
+  readonly onAnswer: (way: Way) => void;
 }
 
 /** What is drawn over the stage. */
@@ -34,6 +36,10 @@ export interface OverlayProps<R extends RedactedGoal> {
   readonly goal: R;
   /** The free view as it was drawn last. */
   readonly view: View;
+  /** What the step asks just now; left out in Build. */
+  readonly prompt?: Prompt | null;
+  /** The published picture of what is hidden; null: nothing is. */
+  readonly picture?: string | null;
   /** Height of the floor under a point, world metres; left out before the stage is there. */
   readonly floorAt?: ((point: Vec3) => number) | undefined;
   /** Given in Build, where what is drawn can be dragged. */

@@ -8,6 +8,7 @@ import type { Panel } from './goalParts';
 import { QuickCallsPanel } from './quickCalls/Panel';
 import { SeeAllPanel } from './seeAll/Panel';
 import { StandHerePanel } from './standHere/Panel';
+import { WhichWayPanel } from './whichWay/Panel';
 
 /** What each kind of goal shows beside the brief in Practise; null: the target's picture says it all. */
 const PANELS = {
@@ -20,6 +21,7 @@ const PANELS = {
   getBack: GetBackPanel,
   quickCalls: QuickCallsPanel,
   seeAll: SeeAllPanel,
+  whichWay: WhichWayPanel,
 } satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
 
 export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;

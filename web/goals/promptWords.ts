@@ -10,9 +10,12 @@ export function promptWords(prompt: Prompt, end: string): string | null {
   switch (prompt.code) {
     case 'call':
     case 'quick':
+    case 'way':
       return null;
     case 'allCalled':
       return `All calls are answered: press ${end}.`;
+    case 'allAnswered':
+      return `All questions are answered: press ${end}.`;
     case 'line':
       return prompt.next === 'there' ? `At the square: press ${end}.` : NEXT[prompt.next];
   }

@@ -122,7 +122,8 @@ function OverAll({ stage, session, aids, landmarks, recover, views }: Within & {
   const { prepared, handle, scheme, caps } = stage;
   const { standing, fourViews } = useStore(aids);
   const scene = useStore(session, (s) => s.scene);
-  if (!prepared || !handle) return null;
+  const still = useStore(session, (s) => s.still !== null);
+  if (!prepared || !handle || still) return null;
   return (
     <>
       <div className="absolute top-2 left-2 flex gap-1.5">

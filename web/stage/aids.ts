@@ -83,12 +83,18 @@ export function createAids(session: Recorder, probes: Probes): Aids {
       session.say('Standing inside: hold the arrows to walk and to look round; drag to look about.');
     }
   };
+  // Where the stage stands still to be read, what helps the eye would tell too much.
+  session.subscribe(({ still }, before) => {
+    if (still && !before.still)
+      store.setState({ grid: null, names: false, landmarks: false, loupe: false, fourViews: false, maximised: null, standing: false });
+  });
   return {
     ...store,
     toggle(aid, pick) {
       const state = store.getState();
-      const { scene } = session.getState();
-      if (aid === 'standing') stand(pick);
+      const { scene, still } = session.getState();
+      if (still && aid !== 'panels') session.say(still);
+      else if (aid === 'standing') stand(pick);
       else if (aid === 'grid') store.setState({ grid: state.grid ? null : gridFor(scene) });
       else if (aid === 'fourViews') store.setState({ fourViews: !state.fourViews, maximised: null });
       else if (aid !== 'speed') {

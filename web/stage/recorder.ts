@@ -20,6 +20,8 @@ export interface RecorderState extends ShownScene {
   readonly at: number;
   /** What was refused last, to be said once. */
   readonly refused: { readonly words: string; readonly count: number } | null;
+  /** Why nothing may move or change just now, in words; null: it may. */
+  readonly still: string | null;
 }
 
 /** A hand at work: the present scene and the record of how it came about. All changes go through `perform`. */
@@ -34,6 +36,8 @@ export interface Recorder extends StoreApi<RecorderState>, SceneSource {
   event(event: DistributiveOmit<TraceEvent, 't'>, t?: number): void;
   /** What a single command stands for at present, instead of itself; null: nothing else. */
   setMeaning(meaning: Meaning | null): void;
+  /** Lets nothing move or change any more, and says why to whoever tries; null: it may again. */
+  setStill(words: string | null): void;
   /** Says once, in words, why something was not done. */
   say(words: string): void;
   newGesture(): number;
@@ -149,17 +153,31 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
     if (events.length > 0 && paces.at(-1)?.kind !== 'pause') events.push({ kind: 'pause', t: lastTime });
     paused = events.length > 0;
   }
-  const store = createStore<RecorderState>(() => ({ scene: first, fixes: fixesOf(first), at: first.history.past.length, refused: null, glide: false }));
+  const store = createStore<RecorderState>(() => ({
+    scene: first,
+    fixes: fixesOf(first),
+    at: first.history.past.length,
+    refused: null,
+    still: null,
+    glide: false,
+  }));
 
+  /** The clock runs from here on, also after a pause. */
+  const awake = (t: number): void => {
+    if (paused) event({ kind: 'resume' }, t);
+    if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' }, t);
+  };
   const event: Recorder['event'] = (made, t = time()) => {
+    if (made.kind === 'shown' || made.kind === 'answer') awake(t);
     if (made.kind === 'pause' || made.kind === 'resume') {
       if (paused === (made.kind === 'pause')) return;
       paused = made.kind === 'pause';
     }
     events.push({ ...made, t } as TraceEvent);
-    if (made.kind !== 'stepDone') return;
+    const own = made.kind === 'stepDone' ? starts(made.step + 1) : made.kind === 'shown' && made.call > 0 ? starts(made.step, made.call) : null;
+    if (made.kind !== 'stepDone' && !own) return;
     const { scene } = store.getState();
-    const next = begun(starts(made.step + 1), scene);
+    const next = begun(own, scene);
     if (next === scene) return;
     store.setState({ scene: next, fixes: fixesOf(next), at: 0, glide: false });
     onMove?.(next);
@@ -177,12 +195,18 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
     events,
     event,
     newGesture: () => ++gestures,
+    setStill: (words) => store.setState({ still: words }),
     setMeaning(means) {
       meaning = means;
     },
     perform(asked, by, { at, name } = {}) {
       if (asked.length === 0) return false;
       let { scene } = store.getState();
+      const { still } = store.getState();
+      if (still) {
+        say(still);
+        return false;
+      }
       const meant = asked.length === 1 ? meaning?.(asked[0] as Command, scene) : null;
       const commands = meant?.commands ?? asked;
       const gesture = meant ? byInterface(by.id, meant.binding) : by;
@@ -198,8 +222,7 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
         return false;
       }
       const t = at === undefined ? time() : momentOf(at);
-      if (paused) event({ kind: 'resume' }, t);
-      if (!events.some((e) => e.kind === 'begin')) event({ kind: 'begin' }, t);
+      awake(t);
       for (const command of commands) {
         scene = done(scene, command, gesture.id, name ?? (meant && only ? labelOf(only) : undefined));
         // Kept without its end: a pure list of what was done.

@@ -1,11 +1,12 @@
 import { COMMAND_GROUPS, type CommandGroupId, type Exercise, sameData, stepsOn } from '@core/exercise';
-import { kindById, picturedBy } from '@core/goals';
+import { kindById } from '@core/goals';
 import { type SentScheme, schemesReceived, schemeToSend } from '@core/input';
 import { contextFor } from '@core/model';
 import type { ScoreCard } from '@core/scoring';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { asTarget } from '@web/goals/asTarget';
+import { targetPicture } from '@web/goals/targetPicture';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { createRecorder } from '@web/stage/recorder';
@@ -51,7 +52,6 @@ interface Props {
 }
 
 const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
-const PICTURE_WIDTH = 800;
 
 /** An author's own try: the exercise as it stands is practised and scored, and nothing of it is kept. */
 function Trying({ props, draft, prepared, onLeave }: { props: Props; draft: Exercise; prepared: Prepared | null; onLeave: () => void }) {
@@ -159,16 +159,14 @@ export function BuildScreen(props: Props) {
   const leave = useCallback(() => setTrying(false), []);
 
   const publish = async (): Promise<void> => {
-    if (!handle) return;
+    if (!handle || !prepared) return;
     setBusy(true);
     try {
       await store.save();
       const sent = store.getState().draft;
       const pictures: (string | null)[] = [];
-      for (const { goal } of stepsOn(sent).steps) {
-        const target = picturedBy(goal, draft.start);
-        pictures.push(target ? ((await handle.pictureOf(target, PICTURE_WIDTH)).split(',')[1] ?? null) : null);
-      }
+      const scored = { mesh: prepared.mesh, home: model.home };
+      for (const { goal } of stepsOn(sent).steps) pictures.push(await targetPicture(handle, goal, draft.start, scored));
       const made = await call('publish', { params: { id }, body: { pictures } });
       setVersion(made.version);
       setPublished(sent);

@@ -22,7 +22,7 @@ import { SchemeChoice } from './SchemeChoice';
 import { StageWait } from './StageWait';
 import { StepList } from './StepList';
 import { TargetPicture, useLayOver, useTargetPicture } from './TargetPicture';
-import type { Practised } from './useAttempt';
+import { isBegun, type Practised } from './useAttempt';
 import { type Practise, type TryOut, usePractise } from './usePractise';
 import { WaitingToSend } from './WaitingToSend';
 
@@ -58,7 +58,8 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
   const puck = useMemo(() => (session ? puckToSession(session, scheme) : null), [session, scheme]);
   const goal = goalShown(exercise, present);
   const Panel = present && panelOf(present.goal);
-  const ownPuck = scheme.family === 'puck';
+  const still = present !== undefined && taskOf(present.goal).still === true;
+  const ownPuck = scheme.family === 'puck' && !still;
   return (
     <aside className={`${useFolded(stage) ? 'hidden' : 'flex max-md:contents'} w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}>
       <div className="max-md:order-1">
@@ -66,14 +67,14 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
         {exercise.brief && <p className="mt-1 text-ink-soft text-sm">{exercise.brief}</p>}
         <StepList steps={exercise.steps} at={state.step} />
       </div>
-      {picture && (
+      {picture && !still && (
         <div className="shrink-0 max-md:order-1 max-md:w-52 max-md:self-center">
           <TargetPicture picture={picture} onLay={onLay} />
         </div>
       )}
       {Panel && present && (
         <div className="shrink-0 max-md:order-1">
-          <Panel goal={present.goal} prompt={task.prompt} parts={stage.prepared?.mesh.parts ?? NO_PARTS} onConfirm={task.confirm} />
+          <Panel goal={present.goal} prompt={task.prompt} parts={stage.prepared?.mesh.parts ?? NO_PARTS} onConfirm={task.confirm} onAnswer={task.answer} />
         </div>
       )}
       {ownPuck && puck && (
@@ -83,7 +84,7 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
           </div>
         </Suspense>
       )}
-      <div className={`mt-auto shrink-0 max-md:order-4 max-md:w-64 max-md:self-center ${ownPuck ? 'w-44 self-center' : ''}`}>
+      <div className={`mt-auto shrink-0 max-md:order-4 max-md:w-64 max-md:self-center ${still ? 'hidden' : ''} ${ownPuck ? 'w-44 self-center' : ''}`}>
         <ViewDial
           view={stage.drawn ?? exercise.start.view}
           from={session?.getState().scene.view ?? exercise.start.view}
@@ -139,7 +140,11 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
           landmarks={landmarks}
           overlay={
             <>
-              <Suspense>{Overlay && present && stage.drawn && <Overlay goal={present.goal} view={stage.drawn} floorAt={stage.floorAt} />}</Suspense>
+              <Suspense>
+                {Overlay && present && stage.drawn && (
+                  <Overlay goal={present.goal} view={stage.drawn} prompt={task.prompt} picture={picture} floorAt={stage.floorAt} />
+                )}
+              </Suspense>
               {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
             </>
           }
@@ -176,7 +181,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
             ready={session !== null && waiting === null}
             running={session !== null}
             onHint={() => void practise.takeHint()}
-            onRestart={() => (session && session.moves.length > 0 ? store.setState({ sheet: 'restart' }) : practise.startAgain())}
+            onRestart={() => (session && isBegun(session) ? store.setState({ sheet: 'restart' }) : practise.startAgain())}
             onDone={() => practise.done(false)}
           />
         </div>

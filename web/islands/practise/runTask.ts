@@ -1,4 +1,4 @@
-import { foldTask, type Prompt, type RedactedGoal, taskOf } from '@core/goals';
+import { foldTask, type Prompt, type RedactedGoal, taskOf, type Way } from '@core/goals';
 import { createReplay, replayMoves } from '@core/trace';
 import type { View } from '@core/view';
 import type { Recorder } from '@web/stage/recorder';
@@ -14,6 +14,8 @@ export interface AskedNow {
 export interface RunningTask extends StoreApi<AskedNow> {
   /** The learner says that this is it. */
   confirm(): void;
+  /** The learner answers from where the present view is seen. */
+  answer(way: Way): void;
   end(): void;
 }
 
@@ -40,7 +42,7 @@ function recordedSoFar(goal: RedactedGoal, session: Recorder, seed: number, step
 export function runTask(goal: RedactedGoal, session: Recorder, seed: number, step: number): RunningTask {
   const task = taskOf(goal);
   const { scene } = session.getState();
-  let at = session.moves.length > 0 ? recordedSoFar(goal, session, seed, step) : task.next(goal, task.begin(goal, seed), { t: session.time(), scene });
+  let at = session.events.length > 0 ? recordedSoFar(goal, session, seed, step) : task.next(goal, task.begin(goal, seed), { t: session.time(), scene });
   const store = createStore<AskedNow>(() => ({ prompt: at.prompt, done: at.done }));
   let timer: ReturnType<typeof setTimeout> | undefined;
   const take = (next: typeof at, t: number): void => {
@@ -67,6 +69,10 @@ export function runTask(goal: RedactedGoal, session: Recorder, seed: number, ste
     confirm() {
       const t = session.time();
       take(task.next(goal, at.state, { t, scene: session.getState().scene, confirm: true }), t);
+    },
+    answer(way) {
+      const t = session.time();
+      take(task.next(goal, at.state, { t, scene: session.getState().scene, answer: way }), t);
     },
     end() {
       clearTimeout(timer);

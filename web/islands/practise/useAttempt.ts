@@ -70,12 +70,15 @@ export interface AttemptOptions {
   readonly onOpened: (session: Recorder) => void;
 }
 
+/** Whether something was done: moved, or answered. */
+export const isBegun = ({ moves, events }: Pick<Recorded, 'moves' | 'events'>): boolean => moves.length > 0 || events.some(({ kind }) => kind === 'shown');
+
 /** An attempt of this exercise that was broken off with something done, the newest. */
 async function brokenOff(person: string, exercise: Practised): Promise<KeptAttempt | null> {
   const found = (await keptAttempts(person)).filter(
     ({ base, end }) => end === null && base.exercise.id === exercise.id && base.exercise.version === exercise.version,
   );
-  for (const head of found.reverse()) if ((await keptRecord(person, head.id)).moves.length > 0) return head;
+  for (const head of found.reverse()) if (isBegun(await keptRecord(person, head.id))) return head;
   return null;
 }
 
@@ -211,7 +214,7 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
   useEffect(() => {
     if (!running || running.keeper || person === null) return;
     const asks = (event: BeforeUnloadEvent): void => {
-      if (running.session.moves.length > 0) event.preventDefault();
+      if (isBegun(running.session)) event.preventDefault();
     };
     window.addEventListener('beforeunload', asks);
     return () => window.removeEventListener('beforeunload', asks);

@@ -14,7 +14,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { createPractiseStore, type PractiseState, type PractiseStore } from './practiseStore';
-import { type AttemptState, type Opener, openOnServer, type Practised, useAttempt } from './useAttempt';
+import { type AttemptState, isBegun, type Opener, openOnServer, type Practised, useAttempt } from './useAttempt';
 import { useCloseness } from './useCloseness';
 import { type SchemeInUse, useScheme } from './useScheme';
 import { type Slips, useSlips } from './useSlips';
@@ -72,6 +72,7 @@ const livePoints = (closeness: Closeness | null): number => 100 * (meanOf(closen
 /** Why a step is not done yet, though it may look so. */
 function untriedWords(prompt: Prompt | null): string {
   if (!prompt) return 'Nothing was done in this step yet.';
+  if (prompt.code === 'way') return 'Not every question was answered yet; what is missing counts as wrong.';
   return prompt.code === 'line'
     ? `The line was not followed to its end. ${promptWords(prompt, '')}`
     : 'Not every call was answered yet; what is missing counts as missed.';
@@ -179,7 +180,7 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
     askScheme(id) {
       const found = using.schemes.find((s) => s.id === id);
       if (!found || found === chosen) return;
-      if (session && session.moves.length > 0) store.setState({ wanted: found });
+      if (session && isBegun(session)) store.setState({ wanted: found });
       else changeScheme(found);
     },
     changeScheme,

@@ -9,7 +9,7 @@ import { type AskedNow, type RunningTask, runTask } from './runTask';
 const nothing = createStore<AskedNow>(() => ({ prompt: null, done: true }));
 
 /** The task of the present step while it runs. */
-export function useTask(goal: RedactedGoal | null, session: Recorder | null, seed: number, step: number): AskedNow & { readonly confirm: () => void } {
+export function useTask(goal: RedactedGoal | null, session: Recorder | null, seed: number, step: number): AskedNow & Pick<RunningTask, 'confirm' | 'answer'> {
   const [running, setRunning] = useState<RunningTask | null>(null);
   useEffect(() => {
     if (!goal || !session) return;
@@ -21,15 +21,21 @@ export function useTask(goal: RedactedGoal | null, session: Recorder | null, see
     };
   }, [goal, session, seed, step]);
   const asked = useStore(running ?? nothing);
-  return { ...asked, confirm: running?.confirm ?? (() => {}) };
+  return { ...asked, confirm: running?.confirm ?? (() => {}), answer: running?.answer ?? (() => {}) };
 }
 
-/** Lets commands stand for what they mean in the present step. */
+const STILL = 'The stage stands still here: answer beside it.';
+
+/** Lets commands stand for what they mean in the present step, and keeps the stage still where it has to be. */
 export function useMeaning(goal: RedactedGoal | null, session: Recorder | null, model: ScoredModel | null): void {
   useEffect(() => {
     if (!goal || !session || !model) return;
-    const { meant } = taskOf(goal);
+    const { meant, still } = taskOf(goal);
+    session.setStill(still ? STILL : null);
     session.setMeaning(meant ? (command, scene) => meant(goal, command, scene, model) : null);
-    return () => session.setMeaning(null);
+    return () => {
+      session.setMeaning(null);
+      session.setStill(null);
+    };
   }, [goal, session, model]);
 }

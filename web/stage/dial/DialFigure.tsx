@@ -10,10 +10,10 @@ export function degreesWritten(text: string): number | null {
   return turned > 180 ? turned - 360 : turned < -180 ? turned + 360 : turned;
 }
 
-/** One figure of the dial: tells an angle, and takes one that is typed. */
-export function DialFigure({ name, value, onSet }: { readonly name: string; readonly value: number; readonly onSet: ((angle: number) => void) | null }) {
+/** One figure of the dial: tells an angle, null none yet, and takes one that is typed. */
+export function DialFigure({ name, value, onSet }: { readonly name: string; readonly value: number | null; readonly onSet: ((angle: number) => void) | null }) {
   const [text, setText] = useState<string | null>(null);
-  const shown = degreeWords(value);
+  const shown = value === null ? '' : degreeWords(value);
   const wanted = text === null ? null : degreesWritten(text);
   const bad = text !== null && wanted === null;
   const apply = (): void => {

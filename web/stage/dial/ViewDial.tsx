@@ -7,7 +7,7 @@ import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-
 import { type KeyboardEvent, useCallback, useEffect, useState } from 'react';
 import { DialFigure } from './DialFigure';
 import { DialButton, DialMarks } from './DialMarks';
-import { ARC, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './dialPlaces';
+import { ARC, ARC_PATH, arcPoint, CHART, degreeWords, MIDDLE, RING, ringPoint } from './dialPlaces';
 import { azimuthAt, elevationAt, rollAt, useDialDrag } from './useDialDrag';
 
 interface Props {
@@ -25,7 +25,6 @@ interface Props {
 }
 
 const STEP = Math.PI / 12;
-const ARC_PATH = `M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`;
 const KEPT = 'dial-home-dial';
 type Size = 'usual' | 'large' | 'away';
 

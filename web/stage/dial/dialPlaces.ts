@@ -14,5 +14,8 @@ export const arcPoint = (elevation: number, r: number): { x: number; y: number }
   return { x: MIDDLE + r * Math.cos(a), y: MIDDLE - r * Math.sin(a) };
 };
 
+/** The arc of heights, from straight above to straight beneath. */
+export const ARC_PATH = `M ${arcPoint(Math.PI / 2, ARC).x} ${arcPoint(Math.PI / 2, ARC).y} A ${ARC} ${ARC} 0 0 1 ${arcPoint(-Math.PI / 2, ARC).x} ${arcPoint(-Math.PI / 2, ARC).y}`;
+
 /** An angle in degrees with one digit, never "-0.0". */
 export const degreeWords = (a: number): string => `${((a * 180) / Math.PI).toFixed(1).replace('-0.0', '0.0')}°`;
