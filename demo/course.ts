@@ -516,6 +516,50 @@ export const COURSE: readonly Plan[] = [
     ],
   },
   {
+    title: 'Left behind by the fitter',
+    brief: 'The fitter went home without a bolt, a nut and a ball of chalk. They lie somewhere on the outside of the drive.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'Find all three and pick each',
+        skill: 'orbit',
+        hints: ['Look behind, and beneath: a drive on feet hides things under it.', 'Small things are found from near: go round once, then closer.'],
+        goal: () => ({
+          kind: 'findIt',
+          items: [
+            { id: 'bolt', name: 'the bolt', of: 'object', object: { shape: 'cylinder', point: [0.25, 0.1, -0.03], turn: [0, Math.SQRT1_2, 0, Math.SQRT1_2], size: 0.1 } },
+            { id: 'nut', name: 'the nut', of: 'object', object: { shape: 'ring', point: [-0.3, 0.36, 0.55], turn: [Math.SQRT1_2, 0, 0, Math.SQRT1_2], size: 0.07 } },
+            { id: 'chalk', name: 'the chalk', of: 'object', object: { shape: 'ball', point: [-0.62, 0.1, 0.3], turn: [0, 0, 0, 1], size: 0.05 } },
+          ],
+        }),
+      },
+    ],
+  },
+  {
+    title: 'Name the wheels',
+    brief: 'The apprentice is asked: which is which in the drive? Open the case as you like, it closes by itself.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'Find each by its name and pick it',
+        skill: 'seeThrough',
+        hints: [
+          'Pick a door and hide it, or make the case glass.',
+          'The great wheel is the largest; the escape wheel sits low on the right.',
+          'The governor’s balls fly outwards, under the lid.',
+        ],
+        goal: () => ({
+          kind: 'findIt',
+          items: [
+            { id: 'great', name: 'the great wheel', of: 'part', part: 'drive/train/great wheel' },
+            { id: 'escape', name: 'the escape wheel', of: 'part', part: 'drive/train/escape wheel' },
+            { id: 'governor', name: 'the governor', of: 'part', part: 'drive/train/governor' },
+          ],
+        }),
+      },
+    ],
+  },
+  {
     title: 'Which side is on the photograph',
     brief: 'The surveyor sent photographs of the drive and no notes. Tell from which side each was taken.',
     model: 'drive',

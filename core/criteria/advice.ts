@@ -84,6 +84,11 @@ export interface AdviceFigures {
   /** The answer farthest from the truth: its question, from 1, how far off, the standard view it was seen from, and what was mistaken. */
   wrongWay: { readonly question: number; readonly error: number; readonly seenFrom: StandardName; readonly mistake: 'mirrored' | 'behind' | 'off' };
   answerTime: { readonly seconds: number };
+  /** What is still to be found. */
+  notFound: { readonly names: readonly string[] };
+  /** What took longest to find. */
+  slowFind: { readonly name: string; readonly seconds: number };
+  wrongPicks: { readonly count: number };
   /** What was made instead of what was called, null: nothing in time; `slip`: the earlier scheme's gesture for it. */
   wrongGesture: { readonly call: QuickCall; readonly made: QuickCall | null; readonly slip: string | null; readonly count: number };
   time: { readonly seconds: number };

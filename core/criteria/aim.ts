@@ -4,6 +4,7 @@ import type { Margins } from '../measures';
 import type { Scene } from '../navigation';
 import type { View } from '../view';
 import type { Call } from './call';
+import type { Sought } from './findResults';
 import type { QuickList } from './quickResults';
 import type { ToSee } from './seenSoFar';
 import type { WayList } from './wayResults';
@@ -41,6 +42,8 @@ export interface Aim {
   readonly see: ToSee | null;
   /** Views of which it is asked from where they are seen. */
   readonly ways: WayList | null;
+  /** Things that have to be found. */
+  readonly find: readonly Sought[] | null;
 }
 
 export const NO_AIM: Aim = {
@@ -58,4 +61,5 @@ export const NO_AIM: Aim = {
   quick: null,
   see: null,
   ways: null,
+  find: null,
 };

@@ -8,6 +8,7 @@ export * from './criterion';
 export type { Criterion } from './criterionSchema';
 export * from './evidence';
 export * from './figures';
+export * from './findResults';
 export * from './followedPath';
 export { detourOf, gestureCounts, lostSeconds, wayBetween } from './hand';
 export * from './measured';

@@ -6,6 +6,7 @@ import type { Scene } from '../navigation';
 import type { Aim } from './aim';
 import { type CallResult, callResults } from './callResults';
 import type { Evidence } from './evidence';
+import { type Finds, findResults } from './findResults';
 import { type Followed, followedPath } from './followedPath';
 import { type QuickResult, quickResults } from './quickResults';
 import { type SeenSoFar, seenBy } from './seenSoFar';
@@ -43,6 +44,8 @@ export interface Measured {
   readonly seen: () => SeenSoFar | null;
   /** What became of the views of which it was asked from where they are seen. */
   readonly ways: () => readonly WayResult[];
+  /** What was found; null without an attempt, or where nothing is sought. */
+  readonly finds: () => Finds | null;
   /** The same aim and model with another scene; nothing of an attempt. */
   readonly inScene: (scene: Scene) => Measured;
 }
@@ -97,6 +100,7 @@ export function measuredOf(aim: Aim, model: ScoredModel, scene: Scene, evidence:
     calls: once(() => (evidence && aim.calls ? callResults(aim.calls, evidence) : [])),
     followed: once(() => (evidence && aim.line ? followedPath(aim.line, evidence) : null)),
     quick: once(() => (evidence && aim.quick ? quickResults(aim.quick, evidence) : [])),
+    finds: once(() => (evidence && aim.find ? findResults(mesh, aim.find, evidence) : null)),
     ways: once(() => (evidence && aim.ways ? wayResults(aim.ways, evidence) : [])),
     seen: once(() => (evidence && aim.see ? seenBy(model, aim.see, evidence) : null)),
     inScene: (other) => measuredOf(aim, model, other, null),

@@ -2,6 +2,7 @@ import type { Advice } from './advice';
 import { CALL_CRITERIA } from './calls';
 import type { CriterionSpec } from './criterion';
 import type { Criterion } from './criterionSchema';
+import { FIND_CRITERIA } from './find';
 import { FRAMING_CRITERIA } from './framing';
 import { HAND_CRITERIA } from './hand';
 import type { Measured } from './measured';
@@ -26,6 +27,7 @@ const ALL = {
   ...QUICK_CRITERIA,
   ...SEE_CRITERIA,
   ...WAY_CRITERIA,
+  ...FIND_CRITERIA,
   ...HAND_CRITERIA,
 } as const;
 

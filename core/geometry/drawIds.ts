@@ -139,20 +139,21 @@ function draw(
     const gy = ((n2 - n0) * (x1 - x0) - (n1 - n0) * (x2 - x0)) / area;
     for (; row <= last; row++) {
       const y = row + 0.5;
+      // An edge is read from its upper end, whichever triangle it is of: two that share it leave no gap.
       let from = Number.POSITIVE_INFINITY;
       let to = Number.NEGATIVE_INFINITY;
       if (y0 <= y !== y1 <= y) {
-        const x = x0 + ((y - y0) / (y1 - y0)) * (x1 - x0);
+        const x = y0 < y1 ? x0 + ((y - y0) / (y1 - y0)) * (x1 - x0) : x1 + ((y - y1) / (y0 - y1)) * (x0 - x1);
         if (x < from) from = x;
         if (x > to) to = x;
       }
       if (y1 <= y !== y2 <= y) {
-        const x = x1 + ((y - y1) / (y2 - y1)) * (x2 - x1);
+        const x = y1 < y2 ? x1 + ((y - y1) / (y2 - y1)) * (x2 - x1) : x2 + ((y - y2) / (y1 - y2)) * (x1 - x2);
         if (x < from) from = x;
         if (x > to) to = x;
       }
       if (y2 <= y !== y0 <= y) {
-        const x = x2 + ((y - y2) / (y0 - y2)) * (x0 - x2);
+        const x = y2 < y0 ? x2 + ((y - y2) / (y0 - y2)) * (x0 - x2) : x0 + ((y - y0) / (y2 - y0)) * (x2 - x0);
         if (x < from) from = x;
         if (x > to) to = x;
       }

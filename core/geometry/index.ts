@@ -5,6 +5,7 @@ export * from './memory';
 export * from './mesh';
 export * from './naming';
 export * from './partsInBox';
+export * from './placed';
 export * from './plane';
 export * from './sectionContours';
 export * from './sectionOverlap';

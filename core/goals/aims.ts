@@ -4,6 +4,7 @@ import type { ScoredModel } from '../model';
 import type { Scene } from '../navigation';
 import { callViewAim } from './callView/aim';
 import { cutToRevealAim } from './cutToReveal/aim';
+import { findItAim } from './findIt/aim';
 import { followOrbitAim } from './followOrbit/aim';
 import { frameItAim } from './frameIt/aim';
 import { getBackAim } from './getBack/aim';
@@ -27,6 +28,7 @@ const AIMS = {
   quickCalls: quickCallsAim,
   seeAll: seeAllAim,
   whichWay: whichWayAim,
+  findIt: findItAim,
 } satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
 
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;

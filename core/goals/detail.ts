@@ -4,7 +4,7 @@ import type { Polygon } from '../geometry';
 import type { Vec3 } from '../math';
 import type { Framing } from '../measures';
 import type { ScoredModel } from '../model';
-import type { CommandKind } from '../navigation';
+import type { CommandKind, Scene } from '../navigation';
 
 /** A direction to the eye as azimuth and elevation, radians; azimuths run on past half a turn, so that a path is one line. */
 export interface Unrolled {
@@ -52,6 +52,20 @@ export type StepDetail =
       /** All of the model that was shown; null: the whole. */
       readonly part: string | null;
       readonly questions: readonly WayResult[];
+    }
+  | {
+      readonly kind: 'finds';
+      readonly wrong: number;
+      readonly items: readonly {
+        readonly name: string;
+        readonly found: boolean;
+        /** From the find before, seconds. */
+        readonly seconds: number | null;
+        /** What it was found in, or could have been; null: no view from outside shows it. */
+        readonly scene: Pick<Scene, 'view' | 'section' | 'visibility' | 'style'> | null;
+        /** Where it was picked in the frame, or where its middle is, frame heights. */
+        readonly at: { readonly u: number; readonly v: number } | null;
+      }[];
     }
   | { readonly kind: 'quick'; readonly calls: readonly QuickResult[] }
   | {

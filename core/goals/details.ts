@@ -1,6 +1,7 @@
 import { callViewDetail } from './callView/detail';
 import { cutToRevealDetail } from './cutToReveal/detail';
 import type { MakeDetail } from './detail';
+import { findItDetail } from './findIt/detail';
 import { followOrbitDetail } from './followOrbit/detail';
 import { frameItDetail } from './frameIt/detail';
 import { getBackDetail } from './getBack/detail';
@@ -23,6 +24,7 @@ const DETAILS = {
   quickCalls: quickCallsDetail,
   seeAll: seeAllDetail,
   whichWay: whichWayDetail,
+  findIt: findItDetail,
 } satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
 
 export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

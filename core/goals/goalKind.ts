@@ -3,6 +3,7 @@ import type { Call, QuickCall } from '../criteria';
 import type { Criterion } from '../criteria/criterionSchema';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { SkillId } from '../exercise/skills';
+import type { PlacedItem } from '../geometry';
 import type { ScoredModel } from '../model';
 import type { Command, CommandKind, Scene } from '../navigation';
 import type { InterfaceBinding, MoveGesture, TraceEvent } from '../trace';
@@ -78,6 +79,15 @@ export type Prompt =
   /** From where is this view seen? `shown`: false while it waits for the learner to be ready. */
   | { readonly code: 'way'; readonly number: number; readonly count: number; readonly shown: boolean; readonly wants: readonly CommandKind[] }
   | { readonly code: 'allAnswered' }
+  | {
+      readonly code: 'find';
+      /** Ids of what was found, as far as a browser may know. */
+      readonly found: readonly string[];
+      readonly count: number;
+      /** What became of the last pick. `noted`: only the server knows. */
+      readonly last: { readonly how: 'found' | 'noted'; readonly name: string } | { readonly how: 'wrong'; readonly part: string } | null;
+      readonly wants: readonly CommandKind[];
+    }
   /** Of a line to follow: what comes next. `ring`: its start; `square`: its end; `there`: both were reached. */
   | { readonly code: 'line'; readonly next: 'ring' | 'square' | 'there' };
 
@@ -87,6 +97,7 @@ export type AskedCall = Exclude<Call, { kind: 'face' }> | { readonly kind: 'face
 /** What a task writes into the attempt; the step and the moment are added by who runs it. */
 export type TaskEvent =
   | { readonly kind: 'shown'; readonly call: number }
+  | { readonly kind: 'pick'; readonly u: number; readonly v: number }
   | { readonly kind: 'answer'; readonly call: number; readonly azimuth?: number; readonly elevation?: number };
 
 /** A direction to the eye, radians. */
@@ -137,4 +148,6 @@ export interface GoalTask<R, S> {
   readonly ownStart?: true;
   /** Whether the stage stands still in its steps: nothing that moves or changes the scene is done. */
   readonly still?: true;
+  /** Objects that stand on the stage beside the model's own parts. */
+  placed?(goal: R): readonly PlacedItem[];
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Criterion } from '../criteria';
 import { callView, callViewSchema } from './callView/kind';
 import { cutToReveal, cutToRevealSchema } from './cutToReveal/kind';
+import { findIt, findItSchema } from './findIt/kind';
 import { followOrbit, followOrbitSchema } from './followOrbit/kind';
 import { frameIt, frameItSchema } from './frameIt/kind';
 import { getBack, getBackSchema } from './getBack/kind';
@@ -24,13 +25,14 @@ export const goalSchema = z.discriminatedUnion('kind', [
   quickCallsSchema,
   seeAllSchema,
   whichWaySchema,
+  findItSchema,
 ]);
 export type Goal = z.infer<typeof goalSchema>;
 export type GoalKindId = Goal['kind'];
 export type GoalOf<K extends GoalKindId> = Extract<Goal, { kind: K }>;
 
 /** Every kind of goal by its id, in the order in which they are offered. */
-const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls, seeAll, whichWay } satisfies {
+const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls, seeAll, whichWay, findIt } satisfies {
   readonly [K in GoalKindId]: GoalKind<GoalOf<K>, { readonly kind: K }>;
 };
 
@@ -48,6 +50,7 @@ export const redactedGoalSchema = z.discriminatedUnion('kind', [
   quickCalls.redactedSchema,
   seeAll.redactedSchema,
   whichWay.redactedSchema,
+  findIt.redactedSchema,
 ] as never) as unknown as z.ZodType<RedactedGoal>;
 export type RedactedOf<K extends GoalKindId> = ReturnType<(typeof KINDS)[K]['redact']>;
 export type RedactedGoal = { [K in GoalKindId]: RedactedOf<K> }[GoalKindId];

@@ -1,6 +1,7 @@
 import type { Actor } from '../simulation/actor';
 import { simulateCallView } from './callView/simulate';
 import { simulateCutToReveal } from './cutToReveal/simulate';
+import { simulateFindIt } from './findIt/simulate';
 import { simulateFollowOrbit } from './followOrbit/simulate';
 import { simulateFrameIt } from './frameIt/simulate';
 import { simulateGetBack } from './getBack/simulate';
@@ -23,6 +24,7 @@ const SIMULATIONS = {
   quickCalls: simulateQuickCalls,
   seeAll: simulateSeeAll,
   whichWay: simulateWhichWay,
+  findIt: simulateFindIt,
 } satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
 
 /** Does a step of this goal. */

@@ -1,5 +1,7 @@
+import { type Mesh, placedPart } from '../geometry';
 import { callViewTask } from './callView/task';
 import { cutToRevealTask } from './cutToReveal/task';
+import { findItTask } from './findIt/task';
 import { followOrbitTask } from './followOrbit/task';
 import { frameItTask } from './frameIt/task';
 import { getBackTask } from './getBack/task';
@@ -23,7 +25,12 @@ const TASKS = {
   quickCalls: quickCallsTask,
   seeAll: seeAllTask,
   whichWay: whichWayTask,
+  findIt: findItTask,
 } satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
+
+/** Ids of all parts that commands may name in an exercise: those of the model, and the objects that its steps place in it. */
+export const partIdsIn = (steps: readonly { readonly goal: RedactedGoal }[], mesh: Mesh): ReadonlySet<string> =>
+  new Set([...mesh.parts.map(({ id }) => id), ...steps.flatMap(({ goal }) => (taskOf(goal).placed?.(goal) ?? []).map(({ id }) => placedPart(id)))]);
 
 /** The task of a goal; its state is known to itself alone. */
 export const taskOf = (goal: RedactedGoal): GoalTask<RedactedGoal, unknown> => TASKS[goal.kind] as unknown as GoalTask<RedactedGoal, unknown>;

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { firstAdvice } from '../advice';
-import { type Criterion, quickOrder } from '../criteria';
+import { type Criterion, partsSought, quickOrder, withItems } from '../criteria';
+import { type Box, boxOf, middleOf } from '../geometry';
 import { foldTask, GOAL_KINDS, type Goal, type GoalOf } from '../goals';
+import { sightOf } from '../goals/findIt/sight';
 import { viewFrom } from '../goals/standHere/aim';
 import { aboutZ, backOf, exact, multiply, normalise, rotate, type Vec3 } from '../math';
 import { isLost, orbitSweep } from '../measures';
@@ -11,7 +13,7 @@ import { apply, type Command, commandsToRecall, initialScene, type Scene } from 
 import { GOALS } from '../tests/goals';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import type { Move, Trace, TraceEvent } from '../trace';
-import { anglesOf, orientationFrom, STANDARD_NAMES, type View } from '../view';
+import { anglesOf, FRAME_ASPECT, orientationFrom, project, STANDARD_NAMES, type View } from '../view';
 import { examineExercise } from './examine';
 import { scoreAttempt } from './scoreAttempt';
 
@@ -81,6 +83,7 @@ function perfect(goal: Goal): { commands: Command[]; events: TraceEvent[] } {
     case 'callView':
     case 'quickCalls':
     case 'whichWay':
+    case 'findIt':
       return { commands: [], ...none };
   }
 }
@@ -104,6 +107,7 @@ const judgedBy = (goal: Goal, criteria: readonly Criterion[]) => exerciseOf(goal
 function perfectTrace(goal: Goal, seed = 1): Trace {
   if (goal.kind === 'callView') return perfectCalls(goal, seed);
   if (goal.kind === 'quickCalls') return perfectQuick(goal, seed);
+  if (goal.kind === 'findIt') return perfectFinds(goal, seed);
   if (goal.kind === 'whichWay') return perfectWays(goal, seed);
   const { commands } = perfect(goal);
   const turns = commands.findIndex((c) => c.kind === 'orbit');
@@ -172,6 +176,25 @@ function perfectWays({ questions }: GoalOf<'whichWay'>, seed: number): Trace {
   });
   const end = 3 * questions.length;
   return { ...attempt([]), seed, events: [...events, { t: end, kind: 'handIn' }], end };
+}
+
+/** Each thing picked in the middle, a second after a look at it. */
+function perfectFinds({ items }: GoalOf<'findIt'>, seed: number): Trace {
+  const mesh = withItems(crate.mesh, items);
+  const moves: Move[] = [];
+  const events: TraceEvent[] = [{ t: 0, kind: 'begin' }];
+  let scene: Scene = start;
+  items.forEach((_, i) => {
+    const sight = sightOf(crate, items, i, start) as Scene;
+    for (const command of commandsToRecall(scene, { view: sight.view, section: null, visibility: {}, style: sight.style })) {
+      moves.push({ t: 2 * i + 1, command, gesture: { id: i, device: 'mouse', binding: 'test' } });
+      scene = apply(scene, command, context);
+    }
+    const { u, v } = project(scene.view, middleOf(boxOf(mesh, partsSought(mesh, items)[i]) as Box), FRAME_ASPECT);
+    events.push({ t: 2 * i + 2, kind: 'pick', step: 0, u, v });
+  });
+  const end = 2 * items.length + 1;
+  return { ...attempt([]), seed, moves, events: [...events, { t: end, kind: 'handIn' }], end };
 }
 
 describe('for every kind of goal', () => {

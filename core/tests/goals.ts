@@ -72,6 +72,16 @@ export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind:
     { kind: 'whichWay', questions: [look(0.6, 0.3), look(-0.9, 0.2), look(2.4, 0.5)], ask: 'side' },
     { kind: 'whichWay', questions: [look(0.4, -0.6), look(1.9, 1.2)], ask: 'side and height' },
   ],
+  findIt: [
+    {
+      kind: 'findIt',
+      items: [
+        { id: 'a', name: 'the knob', of: 'part', part: 'knob' },
+        { id: 'b', name: 'a ball', of: 'object', object: { shape: 'ball', point: [0.4, 0.7, 0.4], turn: [0, 0, 0, 1], size: 0.2 } },
+      ],
+    },
+    { kind: 'findIt', items: [{ id: 'c', name: 'a cube', of: 'object', object: { shape: 'cube', point: [0.3, 0.2, -0.1], turn: [0, 0, 0, 1], size: 0.2 } }] },
+  ],
   cutToReveal: [
     { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
     { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },

@@ -9,6 +9,9 @@ export interface StepSpan {
   readonly seconds: number;
 }
 
+/** What is done in a step beside moving. */
+const STARTS: ReadonlySet<string> = new Set(['shown', 'pick', 'measure']);
+
 /** Seconds of pauses between two moments. */
 export function pausedBetween(trace: Pick<Trace, 'events'>, from: number, to: number): number {
   let total = 0;
@@ -43,7 +46,7 @@ export function stepSpans(trace: Pick<Trace, 'events' | 'moves' | 'end'>, steps:
     const to = done ?? handIn;
     const start: number = opened;
     const moved = trace.moves.find((move) => (step === 0 || move.t > start) && move.t <= to)?.t ?? to;
-    const shown = trace.events.find((event) => event.kind === 'shown' && event.step === step && event.t >= start)?.t ?? to;
+    const shown = trace.events.find((event) => STARTS.has(event.kind) && 'step' in event && event.step === step && event.t >= start)?.t ?? to;
     const first = Math.min(moved, shown);
     spans.push({ opened: start, from: first, to, seconds: Math.max(0, to - first - pausedBetween(trace, first, to)) });
     opened = done ?? null;

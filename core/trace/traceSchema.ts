@@ -4,6 +4,7 @@ import { sceneSchema } from '../navigation/sceneSchema';
 import { TRACE_FORMAT, upcastTrace } from './upcast';
 
 const seconds = z.number().min(0).max(86_400);
+const place = z.number().min(-4).max(4);
 const angle = z.number().min(-7).max(7);
 const step = z.number().int().min(0).max(100);
 
@@ -34,7 +35,8 @@ export const eventSchema = z.discriminatedUnion('kind', [
   }),
   /** A gesture of the scheme that the learner comes from, where it did what was asked for. */
   z.object({ t: seconds, kind: z.literal('slip'), step, gesture: z.string().max(80), wanted: z.string().max(40) }),
-  z.object({ t: seconds, kind: z.literal('pick'), part: z.string().max(1000) }),
+  /** A thing is pointed out: where in the frame, frame heights from its middle to the right and up. */
+  z.object({ t: seconds, kind: z.literal('pick'), step, u: place, v: place }),
   z.object({ t: seconds, kind: z.literal('handIn') }),
 ]);
 

@@ -10,6 +10,7 @@ import {
   examineExercise,
   type Naming,
   namingFault,
+  partIdsIn,
   referencesSchema,
   type Scheme,
   type ScoreCard,
@@ -99,7 +100,7 @@ function score(input: ScoreInput): Scored {
   const refusal = checkTrace(trace, {
     start: content.start,
     allowed: content.allowed,
-    partIds: new Set(model.mesh.parts.map((part) => part.id)),
+    partIds: partIdsIn(content.steps, model.mesh),
     steps: content.steps.length,
     elapsed: input.elapsed,
   });

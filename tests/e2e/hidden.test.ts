@@ -80,11 +80,15 @@ const goalsFor = (home: View): { readonly [K in GoalKindId]: Goal } => ({
   quickCalls: { kind: 'quickCalls', calls: [{ kind: 'home' }], rounds: 2, seconds: null },
   seeAll: { kind: 'seeAll', parts: [], sides: true, near: 0.5 },
   whichWay: { kind: 'whichWay', questions: [look(home, 0.71237, 0.21719)], ask: 'side' },
+  findIt: {
+    kind: 'findIt',
+    items: [{ id: 'a', name: 'a ball', of: 'object', object: { shape: 'ball', point: [0.12347, -3.23459, 1.34567], turn: [0, 0, 0, 1], size: 0.21239 } }],
+  },
   cutToReveal: { kind: 'cutToReveal', plane: { normal: [0.48123, 0.36234, 0.79819], offset: 0.41237 }, reveal: [] },
 });
 
 /** Kinds whose goal is told openly: nothing of it is a place that has to be found. */
-const OPEN_KINDS: ReadonlySet<GoalKindId> = new Set(['frameIt', 'getBack', 'quickCalls', 'seeAll']);
+const OPEN_KINDS: ReadonlySet<GoalKindId> = new Set(['frameIt', 'getBack', 'quickCalls', 'seeAll', 'findIt']);
 
 /** A picture of one pixel. */
 const PIXEL = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAIAAACQd1PeAAAADElEQVR4nGMwTusAAAHxASJSZyEiAAAAAElFTkSuQmCC';

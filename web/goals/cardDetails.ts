@@ -13,6 +13,7 @@ const CARD_DETAILS = {
   quickCalls: lazy(async () => ({ default: (await import('./quickCalls/CardDetail')).QuickCallsDetail })),
   seeAll: lazy(async () => ({ default: (await import('./seeAll/CardDetail')).SeeAllDetail })),
   whichWay: lazy(async () => ({ default: (await import('./whichWay/CardDetail')).WhichWayDetail })),
+  findIt: lazy(async () => ({ default: (await import('./findIt/CardDetail')).FindItDetail })),
   cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
 } satisfies { readonly [K in GoalKindId]: CardDetail };
 

@@ -1,6 +1,7 @@
 import type { Goal, GoalKindId, GoalOf } from '@core/goals';
 import { CallViewFields } from './callView/Fields';
 import { CutToRevealFields } from './cutToReveal/Fields';
+import { FindItFields } from './findIt/Fields';
 import { FollowOrbitFields } from './followOrbit/Fields';
 import { FrameItFields } from './frameIt/Fields';
 import { GetBackFields } from './getBack/Fields';
@@ -23,6 +24,7 @@ const FIELDS = {
   quickCalls: QuickCallsFields,
   seeAll: SeeAllFields,
   whichWay: WhichWayFields,
+  findIt: FindItFields,
 } satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
 
 export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

@@ -1,4 +1,4 @@
-import type { TraineeExercise } from '@core/exercise';
+import type { Landmark, TraineeExercise } from '@core/exercise';
 import type { Mesh, Part } from '@core/geometry';
 import type { Goal, Prompt, RedactedGoal, Way } from '@core/goals';
 import type { Vec3 } from '@core/math';
@@ -14,6 +14,8 @@ export interface FieldsProps<G extends Goal> {
   readonly session: Recorder;
   readonly scene: Scene;
   readonly mesh: Mesh | null;
+  /** Named places of the model. */
+  readonly landmarks: readonly Landmark[];
   /** Shows a view without going there. */
   readonly show: (view: View) => void;
   readonly onChange: (goal: G) => void;

@@ -12,6 +12,7 @@ const OVERLAYS = {
   getBack: null,
   quickCalls: null,
   seeAll: null,
+  findIt: null,
   whichWay: lazy(async () => ({ default: (await import('./whichWay/Overlay')).WhichWayOverlay })),
   standHere: lazy(async () => ({ default: (await import('./standHere/Overlay')).StandHereOverlay })),
 } satisfies { readonly [K in GoalKindId]: Overlay<RedactedOf<K>> | null };

@@ -1,6 +1,7 @@
 import type { GoalKindId, RedactedGoal, RedactedOf } from '@core/goals';
 import { CallViewPanel } from './callView/Panel';
 import { CutToRevealPanel } from './cutToReveal/Panel';
+import { FindItPanel } from './findIt/Panel';
 import { FollowOrbitPanel } from './followOrbit/Panel';
 import { FrameItPanel } from './frameIt/Panel';
 import { GetBackPanel } from './getBack/Panel';
@@ -22,6 +23,7 @@ const PANELS = {
   quickCalls: QuickCallsPanel,
   seeAll: SeeAllPanel,
   whichWay: WhichWayPanel,
+  findIt: FindItPanel,
 } satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
 
 export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;

@@ -138,7 +138,7 @@ describe('the task', () => {
     const events = [];
     for (const input of inputs) {
       step = quickCallsTask.next(goal, step.state, { t: 0, scene: start, ...input });
-      events.push(...step.events.map((event) => [input.t, event.kind, event.call] as const));
+      events.push(...step.events.map((event) => [input.t, event.kind, 'call' in event ? event.call : null] as const));
     }
     return { events, step };
   };

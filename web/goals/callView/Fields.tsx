@@ -5,8 +5,9 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { callWords } from '../callWords';
 import type { FieldsProps } from '../goalParts';
+import { LandmarkField } from '../LandmarkField';
 
-export function CallViewFields({ goal, scene, onChange }: FieldsProps<GoalOf<'callView'>>) {
+export function CallViewFields({ goal, scene, landmarks, onChange }: FieldsProps<GoalOf<'callView'>>) {
   const [name, setName] = useState('');
   const add = (call: Call): void => onChange({ ...goal, calls: [...goal.calls, call] });
   const { point, normal } = scene.selection;
@@ -68,6 +69,12 @@ export function CallViewFields({ goal, scene, onChange }: FieldsProps<GoalOf<'ca
           Call the picked face
         </button>
       </div>
+      <LandmarkField
+        label="Call a landmark"
+        words="Square on a landmark …"
+        landmarks={landmarks.filter(({ kind }) => kind === 'face')}
+        onChoose={({ name: known, point: at, normal: facing }) => add({ kind: 'face', name: known, point: at, normal: facing })}
+      />
       <label className="flex items-center gap-2 text-sm">
         Order
         <select className="field !w-auto !py-1" value={goal.order} onChange={(e) => onChange({ ...goal, order: e.target.value as 'asGiven' | 'random' })}>

@@ -1,12 +1,13 @@
 import type { GoalOf } from '@core/goals';
 import { NumberField, Tick } from '@web/ui/fields';
 import type { FieldsProps } from '../goalParts';
+import { LandmarkField } from '../LandmarkField';
 import { PartsField } from '../PartsField';
 
 /** Near enough is asked for in per cent of the frame's height. */
 const PERCENT = 100;
 
-export function SeeAllFields({ goal, scene, mesh, onChange }: FieldsProps<GoalOf<'seeAll'>>) {
+export function SeeAllFields({ goal, scene, mesh, landmarks, onChange }: FieldsProps<GoalOf<'seeAll'>>) {
   return (
     <>
       <PartsField
@@ -16,6 +17,12 @@ export function SeeAllFields({ goal, scene, mesh, onChange }: FieldsProps<GoalOf
         mesh={mesh}
         picked={scene.selection.parts}
         onChange={(parts) => onChange({ ...goal, parts })}
+      />
+      <LandmarkField
+        label="A landmark that must be seen"
+        words="A landmark …"
+        landmarks={landmarks.filter(({ part }) => !goal.parts.includes(part))}
+        onChoose={({ part }) => onChange({ ...goal, parts: [...goal.parts, part] })}
       />
       <div className="mb-2">
         <NumberField

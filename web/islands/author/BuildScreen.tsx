@@ -1,5 +1,6 @@
 import { COMMAND_GROUPS, type CommandGroupId, type Exercise, sameData, stepsOn } from '@core/exercise';
-import { kindById } from '@core/goals';
+import type { PlacedItem } from '@core/geometry';
+import { kindById, taskOf } from '@core/goals';
 import { type SentScheme, schemesReceived, schemeToSend } from '@core/input';
 import { contextFor } from '@core/model';
 import type { ScoreCard } from '@core/scoring';
@@ -11,7 +12,7 @@ import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { createRecorder } from '@web/stage/recorder';
 import { useRefusals } from '@web/stage/useRefusals';
-import { useFolded, useStage } from '@web/stage/useStage';
+import { useFolded, usePlaced, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import { TextField } from '@web/ui/fields';
 import { offer, Toasts } from '@web/ui/Toasts';
@@ -26,7 +27,7 @@ import { AssignSheet } from './AssignSheet';
 import { AuthorBar } from './AuthorBar';
 import { AuthorStage } from './AuthorStage';
 import { Conflicts } from './Conflicts';
-import { createDraftStore } from './draftStore';
+import { createDraftStore, presentStep } from './draftStore';
 import { RulesPart } from './RulesPart';
 import { StepPart } from './StepPart';
 import { StepsPart } from './StepsPart';
@@ -51,6 +52,7 @@ interface Props {
   readonly schemes: readonly SentScheme[];
 }
 
+const NOTHING_PLACED: readonly PlacedItem[] = [];
 const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
 
 /** An author's own try: the exercise as it stands is practised and scored, and nothing of it is kept. */
@@ -130,7 +132,8 @@ function useLeaveWarning(isSaved: () => boolean): void {
 export function BuildScreen(props: Props) {
   const { id, saved, mine, model, groups } = props;
   const [store] = useState(() => createDraftStore({ id, saved, revision: props.revision, mine, person: props.person }));
-  const { draft } = useStore(store);
+  const state = useStore(store);
+  const { draft } = state;
   const [version, setVersion] = useState(props.version);
   // The draft that the newest version was made of, as far as that is known.
   const [published, setPublished] = useState(props.version > 0 && !props.changedSince ? saved : null);
@@ -150,6 +153,11 @@ export function BuildScreen(props: Props) {
   );
   const stage = useStage(trying ? null : prepared, session, scheme);
   const { handle } = stage;
+  const step = presentStep(state);
+  usePlaced(
+    stage,
+    useMemo(() => taskOf(step.goal).placed?.(step.goal) ?? NOTHING_PLACED, [step.goal]),
+  );
   const folded = useFolded(stage);
   useRefusals(session);
   const changed = useMemo(() => !published || !sameData(published, draft), [published, draft]);
@@ -214,7 +222,7 @@ export function BuildScreen(props: Props) {
             onRemoved={(number) => offer(`Step ${number} is removed.`, 'Undo', () => store.undo())}
             onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))}
           />
-          <StepPart store={store} session={session} mesh={prepared?.mesh ?? null} show={show} />
+          <StepPart store={store} session={session} mesh={prepared?.mesh ?? null} landmarks={model.landmarks} show={show} />
           <RulesPart store={store} schemes={schemes} />
         </div>
         <AuthorBar

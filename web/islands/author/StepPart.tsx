@@ -1,4 +1,4 @@
-import { SKILLS, type SkillId } from '@core/exercise';
+import { type Landmark, SKILLS, type SkillId } from '@core/exercise';
 import type { Mesh } from '@core/geometry';
 import { GOAL_KINDS, type GoalKindId, kindById } from '@core/goals';
 import type { View } from '@core/view';
@@ -18,11 +18,12 @@ interface Props {
   /** The stage that goals are set from; null until it is there. */
   readonly session: Recorder | null;
   readonly mesh: Mesh | null;
+  readonly landmarks: readonly Landmark[];
   readonly show: (view: View) => void;
 }
 
 /** What one step asks: its words, its goal, what it is judged by, and its hints. */
-export function StepPart({ store, session, mesh, show }: Props) {
+export function StepPart({ store, session, mesh, landmarks, show }: Props) {
   const state = useStore(store);
   const step = presentStep(state);
   const { goal } = step;
@@ -43,7 +44,7 @@ export function StepPart({ store, session, mesh, show }: Props) {
         <p className="mb-2 text-ink-soft text-sm">{kindById(goal.kind).says}</p>
         {session && (
           <GoalPart session={session}>
-            {(scene) => <Fields goal={goal} session={session} scene={scene} mesh={mesh} show={show} onChange={store.setGoal} />}
+            {(scene) => <Fields goal={goal} session={session} scene={scene} mesh={mesh} landmarks={landmarks} show={show} onChange={store.setGoal} />}
           </GoalPart>
         )}
       </Part>

@@ -1,13 +1,14 @@
 import { sentenceOf } from '@core/advice';
 import { goalShown, type TraineeStep } from '@core/exercise';
-import type { Prompt } from '@core/goals';
+import type { PlacedItem } from '@core/geometry';
+import { type Prompt, taskOf } from '@core/goals';
 import type { Scheme, SentScheme } from '@core/input';
 import { meanOf } from '@core/scoring';
 import type { View } from '@core/view';
 import { promptWords } from '@web/goals/promptWords';
 import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
-import { type Stage, useStage } from '@web/stage/useStage';
+import { type Stage, usePlaced, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import type { Closeness } from '@web/workers/closeness.worker';
 import { useCallback, useMemo, useState } from 'react';
@@ -22,6 +23,8 @@ import { useMeaning, useTask } from './useTask';
 
 /** Handing in under this many live points asks once. */
 const FAR = 60;
+
+const NOTHING_PLACED: readonly PlacedItem[] = [];
 
 /** An author's own try: nothing is kept. */
 export interface TryOut {
@@ -72,6 +75,7 @@ const livePoints = (closeness: Closeness | null): number => 100 * (meanOf(closen
 /** Why a step is not done yet, though it may look so. */
 function untriedWords(prompt: Prompt | null): string {
   if (!prompt) return 'Nothing was done in this step yet.';
+  if (prompt.code === 'find') return 'Not everything was found yet; what is missing counts as not found.';
   if (prompt.code === 'way') return 'Not every question was answered yet; what is missing counts as wrong.';
   return prompt.code === 'line'
     ? `The line was not followed to its end. ${promptWords(prompt, '')}`
@@ -112,6 +116,9 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
   const stage = useStage(prepared, session, scheme, {
     onGesture: (gesture) => session && slips.onGesture(gesture, { session, step, prompt: task.prompt, closeness }),
   });
+
+  const placed = useMemo(() => (present && taskOf(present.goal).placed?.(present.goal)) ?? NOTHING_PLACED, [present]);
+  usePlaced(stage, placed);
 
   const showCard = useCallback(() => {
     window.location.href = `/attempts/${opened?.id}`;

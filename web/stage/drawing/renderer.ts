@@ -1,3 +1,4 @@
+import type { PlacedItem } from '@core/geometry';
 import type { FramePoint } from '@core/input';
 import type { Scene } from '@core/navigation';
 import { FRAME_ASPECT, type View } from '@core/view';
@@ -29,6 +30,8 @@ export interface Renderer {
   /** Divides the stage; square panes have views of their own. */
   setPanes(panes: readonly Pane[], sides: SquareViewStates | null): void;
   setGrid(grid: GridPlane | null): void;
+  /** Objects that stand on the stage beside the model, also in its pictures. */
+  setPlaced(items: readonly PlacedItem[]): void;
   /** Enlarges what lies about a frame point of the free view, in a square about it; null puts the loupe away. */
   setLoupe(at: FramePoint | null): void;
   /** Called with the view of every drawn picture; returns the end of the subscription. */
@@ -159,6 +162,11 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
     },
     setGrid(grid) {
       objects.setGrid(grid);
+      loop.request();
+    },
+    setPlaced(items) {
+      objects.setPlaced(items);
+      if (scene) objects.update(scene);
       loop.request();
     },
     setLoupe(at) {

@@ -1,4 +1,4 @@
-import { boxOf, type Mesh as ModelMesh } from '@core/geometry';
+import { boxOf, type Mesh as ModelMesh, type PlacedItem } from '@core/geometry';
 import { effectiveVisibility, type Scene } from '@core/navigation';
 import type { Caps } from '@web/workers/makeCaps';
 import {
@@ -27,6 +27,7 @@ import type { GridPlane } from '../aids';
 import type { Prepared, Refined } from '../prepared';
 import { frustumPlanes, type Pieces, visibleRuns } from './culling';
 import { gridLines } from './grid';
+import { createPlacedObjects } from './placedObjects';
 
 const STAGE_COLOUR = [0.72, 0.68, 0.58, 1] as const;
 const INK = 0x1b2740;
@@ -39,6 +40,8 @@ export interface SceneObjects {
   /** Leaves out the parts that this camera does not see; `depth`: metres to what is looked at, from where edges begin to fade. */
   aim(camera: Camera, depth: number): void;
   setGrid(grid: GridPlane | null): void;
+  /** Objects that stand on the stage beside the model. */
+  setPlaced(items: readonly PlacedItem[]): void;
   setCaps(caps: Caps | null): void;
   /** Takes the fine shading and the edges that came after the first picture. */
   refine(refined: Refined): void;
@@ -171,6 +174,7 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
   const edges = new LineSegments<BufferGeometry, Material[]>(edgeGeometry, [faded.material]);
   const grid = new LineSegments(new BufferGeometry(), new LineBasicMaterial({ vertexColors: true, transparent: true, opacity: 0.75 }));
   grid.visible = false;
+  const placed = createPlacedObjects(planes);
   const capMesh = new Mesh(
     new BufferGeometry(),
     hatched(new MeshBasicMaterial({ vertexColors: true, side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 0.5, polygonOffsetUnits: 0.5 })),
@@ -184,7 +188,7 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
   key.position.set(-2.2, -3.2, 4.2);
   const fill = new DirectionalLight(0xdce8ff, 0.7);
   fill.position.set(3, 2.4, 1.4);
-  root.add(new HemisphereLight(0xffffff, 0xd8ccb0, 1.9), key, fill, opaque, translucent, glassy, selected, edges, capMesh, capLines, grid);
+  root.add(new HemisphereLight(0xffffff, 0xd8ccb0, 1.9), key, fill, opaque, translucent, glassy, selected, edges, placed.root, capMesh, capLines, grid);
   for (const object of [opaque, translucent, glassy, selected, edges, capMesh, capLines, grid]) object.frustumCulled = false;
   const shadow = shadowOf(mesh);
   root.add(shadow);
@@ -283,7 +287,9 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
       lastVisibility = scene.visibility;
       lastSelection = scene.selection.parts;
       updateStyle(scene);
+      placed.update(scene);
     },
+    setPlaced: placed.set,
     aim(camera, depth) {
       faded.setDepth(depth);
       frustumPlanes(clipMatrix.multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse), planesOf);
@@ -326,6 +332,7 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
       for (const material of [shaded, flat, paper, clear, glass, chosen, faded.material, capMesh.material, capLines.material, grid.material, shadow.material])
         (material as Material).dispose();
       (shadow.material as MeshBasicMaterial).map?.dispose();
+      placed.set([]);
     },
   };
 }

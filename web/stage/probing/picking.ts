@@ -1,6 +1,6 @@
-import { heightOver } from '@core/geometry';
+import { cornersAt, heightOver, type Mesh } from '@core/geometry';
 import type { Pick } from '@core/input';
-import { backOf, dot, sub, unit, type Vec3 } from '@core/math';
+import { backOf, cross, dot, sub, unit, type Vec3 } from '@core/math';
 import { effectiveVisibility, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT, rayThrough } from '@core/view';
 import { BufferAttribute, BufferGeometry, DoubleSide, Ray, Vector3 } from 'three';
@@ -72,6 +72,35 @@ export function createCaster(prepared: Prepared): Caster {
       const normal = unit([hit.face.normal.x, hit.face.normal.y, hit.face.normal.z]);
       const part = mesh.parts[number];
       if (normal && part) best = { point, normal, part: part.id, distance: hit.distance, glass };
+    }
+    return best;
+  };
+}
+
+/** Rays that also meet objects that stand in the model; `own`: them as a mesh. Few triangles: each is tried. */
+export function withPlacedObjects(cast: Caster, own: Mesh): Caster {
+  const ray = new Ray(new Vector3(), new Vector3());
+  const meets = new Vector3();
+  const corners = [new Vector3(), new Vector3(), new Vector3()] as const;
+  return (scene, origin, direction) => {
+    let best = cast(scene, origin, direction);
+    ray.origin.set(...origin);
+    ray.direction.set(...direction);
+    for (const part of own.parts) {
+      if (scene.visibility[part.id] === 'hidden') continue;
+      for (let triangle = part.start / 3; triangle < (part.start + part.count) / 3; triangle++) {
+        const [a, b, c] = cornersAt(own, triangle);
+        corners[0].set(...a);
+        corners[1].set(...b);
+        corners[2].set(...c);
+        if (!ray.intersectTriangle(...corners, false, meets)) continue;
+        const point: Vec3 = [meets.x, meets.y, meets.z];
+        const distance = dot(sub(point, origin), direction);
+        if (best && !best.glass && best.distance <= distance) continue;
+        if (scene.section && heightOver(scene.section, point) > 0) continue;
+        const normal = unit(cross(sub(b, a), sub(c, a)));
+        if (normal) best = { point, normal, part: part.id, distance, glass: false };
+      }
     }
     return best;
   };

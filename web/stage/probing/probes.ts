@@ -1,10 +1,10 @@
-import { boxOf, middleOf, partsInBox, partsUnder } from '@core/geometry';
+import { boxOf, middleOf, type PlacedItem, partsInBox, partsUnder, placedMesh } from '@core/geometry';
 import type { FrameRectangle } from '@core/input';
 import { dot, scale, type Vec3 } from '@core/math';
 import { type Command, commandsToStand, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT } from '@core/view';
 import type { Prepared } from '../prepared';
-import { type Caster, createCaster, type Picker, pickerOf } from './picking';
+import { type Caster, createCaster, type Picker, pickerOf, withPlacedObjects } from './picking';
 import { riseStep, standingPlace, type Walking, walkSteps } from './walking';
 
 /** What only the mesh can tell, found by the stage and written into commands. World metres. */
@@ -14,6 +14,8 @@ export interface Probes {
   /** Height of the ground the model stands on. */
   readonly ground: number;
   readonly size: number;
+  /** Objects that stand in the model, and are met by whatever points. */
+  setPlaced(items: readonly PlacedItem[]): void;
   selectionCentre(scene: Scene): Vec3 | null;
   /** Middle of what is seen in the frame. */
   visibleMiddle(scene: Scene): Vec3 | null;
@@ -30,7 +32,9 @@ const DOWN = 5;
 
 export function createProbes(prepared: Prepared): Probes {
   const { mesh } = prepared;
-  const cast = createCaster(prepared);
+  const model = createCaster(prepared);
+  let all = model;
+  const cast: Caster = (scene, origin, direction) => all(scene, origin, direction);
   const pick = pickerOf(cast);
   const box = boxOf(mesh) ?? { min: [0, 0, 0] as Vec3, max: [1, 1, 1] as Vec3 };
   const ground = box.min[2];
@@ -40,6 +44,9 @@ export function createProbes(prepared: Prepared): Probes {
     cast,
     ground,
     size,
+    setPlaced(items) {
+      all = items.length === 0 ? model : withPlacedObjects(model, placedMesh(items));
+    },
     selectionCentre(scene) {
       if (scene.selection.parts.length === 0) return null;
       const found = boxOf(mesh, partsUnder(mesh, scene.selection.parts));
@@ -61,11 +68,11 @@ export function createProbes(prepared: Prepared): Probes {
     },
     partsInBox: (scene, rectangle, whole) => partsInBox(mesh, scene, rectangle, whole),
     walked(scene, commands, how) {
-      const all = { ...how, ground };
+      const rules = { ...how, ground };
       return commands.flatMap((command): Command[] => {
-        if (command.kind === 'walk') return walkSteps(cast, scene, command, all);
+        if (command.kind === 'walk') return walkSteps(cast, scene, command, rules);
         if (command.kind !== 'rise') return [command];
-        const made = riseStep(cast, scene, command.metres, all);
+        const made = riseStep(cast, scene, command.metres, rules);
         return made ? [made] : [];
       });
     },

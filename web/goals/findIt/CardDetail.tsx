@@ -1,0 +1,78 @@
+import { type GoalOf, taskOf } from '@core/goals';
+import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
+import { initialScene } from '@core/navigation';
+import { usePlaced, useStage } from '@web/stage/useStage';
+import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
+import { useEffect, useMemo, useState } from 'react';
+import type { CardDetailProps } from '../goalParts';
+import { useModel } from '../useModel';
+
+const WIDTH = 480;
+
+/** Where each thing was, from the view in which it was found. */
+export function FindItDetail({ detail, exercise, step, meshHash }: CardDetailProps) {
+  const { prepared, error } = useModel(meshHash);
+  const stage = useStage(prepared, null, BUILT_IN_SCHEMES[0] as Scheme);
+  const [pictures, setPictures] = useState<readonly (string | null)[]>([]);
+  const goal = exercise.steps[step]?.goal;
+  const placed = useMemo(() => (goal?.kind === 'findIt' ? (taskOf(goal).placed?.(goal as GoalOf<'findIt'>) ?? []) : []), [goal]);
+  usePlaced(stage, placed);
+  const items = detail?.kind === 'finds' ? detail.items : null;
+  const { handle } = stage;
+  useEffect(() => {
+    if (!handle || !items) return;
+    let wanted = true;
+    void (async () => {
+      const made: (string | null)[] = [];
+      for (const { scene } of items) {
+        made.push(scene ? await handle.pictureOf({ ...initialScene(scene.view), ...scene }, WIDTH) : null);
+        if (!wanted) return;
+        setPictures([...made]);
+      }
+    })();
+    return () => {
+      wanted = false;
+    };
+  }, [handle, items]);
+  if (detail?.kind !== 'finds') return null;
+  return (
+    <div className="mb-4">
+      <canvas ref={stage.canvas} className="pointer-events-none absolute h-px w-px opacity-0" aria-hidden="true" />
+      {error && <p role="alert">{error}</p>}
+      <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
+        {detail.items.map(({ name, found, seconds, scene, at }, i) => (
+          <li key={name}>
+            <figure>
+              <div className="relative aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage">
+                {pictures[i] && <img src={pictures[i] ?? ''} alt={`Where ${name} was`} className="absolute inset-0 h-full w-full" />}
+                {at && (
+                  <svg className="absolute inset-0 h-full w-full" viewBox={FRAME_VIEW_BOX} aria-hidden="true">
+                    <circle cx={at.u} cy={-at.v} r="0.06" fill="none" stroke="var(--color-paper)" strokeWidth="0.022" />
+                    <circle
+                      cx={at.u}
+                      cy={-at.v}
+                      r="0.06"
+                      fill="none"
+                      stroke={found ? 'var(--color-sea)' : 'var(--color-signal)'}
+                      strokeWidth="0.012"
+                      strokeDasharray={found ? undefined : '0.03 0.02'}
+                    />
+                  </svg>
+                )}
+                {!scene && (
+                  <p className="absolute inset-0 grid place-items-center p-4 text-center text-sm">No view from outside shows it: it is behind other parts.</p>
+                )}
+              </div>
+              <figcaption className="mt-1 flex justify-between text-sm">
+                <span>
+                  <strong>{name}</strong> {found ? 'found' : <span className="font-semibold text-signal">not found</span>}
+                </span>
+                {seconds !== null && <span className="font-mono text-ink-soft">{seconds.toFixed(1)} s</span>}
+              </figcaption>
+            </figure>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

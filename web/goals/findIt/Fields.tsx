@@ -1,0 +1,167 @@
+import { boxOf, type Placed, partName, SHAPES, type Shape } from '@core/geometry';
+import type { GoalOf } from '@core/goals';
+import { aboutX, aboutZ, addScaled, distanceBetween, multiply, type Vec3 } from '@core/math';
+import { NumberField } from '@web/ui/fields';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import type { FieldsProps } from '../goalParts';
+import { LandmarkField } from '../LandmarkField';
+
+type FindIt = GoalOf<'findIt'>;
+type Item = FindIt['items'][number];
+
+const MOST = 12;
+/** An object begins with this share of the model's diagonal. */
+const SHARE = 0.06;
+const DEGREE = Math.PI / 180;
+
+const newId = (items: readonly Item[]): string => `item-${1 + Math.max(0, ...items.map(({ id }) => Number(id.split('-')[1] ?? 0) || 0))}`;
+
+/** A length to two digits, so that it reads well where it is typed on. */
+const rounded = (length: number): number => Number(length.toPrecision(2));
+
+/** How far an object is turned about the upright, after it was tipped over, degrees. */
+function turnsOf([x, y, z, w]: Placed['turn']): { round: number; over: number } {
+  const round = 2 * (Math.hypot(z, w) > 1e-9 ? Math.atan2(z, w) : Math.atan2(y, x));
+  const over = 2 * Math.atan2(x * Math.cos(round / 2) + y * Math.sin(round / 2), z * Math.sin(round / 2) + w * Math.cos(round / 2));
+  const degrees = (angle: number): number => Number((angle / DEGREE).toFixed(1));
+  return { round: degrees(round), over: degrees(over) };
+}
+
+/** One sought thing: its name, and how an object stands. */
+function ItemRow({
+  item,
+  number,
+  picked,
+  onChange,
+  onRemove,
+}: {
+  readonly item: Item;
+  readonly number: number;
+  readonly picked: Vec3 | null;
+  readonly onChange: (item: Item) => void;
+  readonly onRemove: () => void;
+}) {
+  const object = item.of === 'object' ? item.object : null;
+  const change = (next: Partial<Placed>): void => {
+    if (item.of === 'object') onChange({ ...item, object: { ...item.object, ...next } });
+  };
+  const turned = object ? turnsOf(object.turn) : { round: 0, over: 0 };
+  const turn = (next: typeof turned): void => {
+    change({ turn: multiply(aboutZ(next.round * DEGREE), aboutX(next.over * DEGREE)) });
+  };
+  return (
+    <li className="rounded-md bg-bar px-3 py-2 text-sm">
+      <div className="flex items-center gap-2">
+        <input
+          aria-label={`Name of thing ${number}`}
+          className="field !py-1 min-w-0 flex-1 text-sm"
+          value={item.name}
+          maxLength={60}
+          onChange={(e) => onChange({ ...item, name: e.target.value })}
+        />
+        <span className="text-ink-soft">{item.of === 'object' ? item.object.shape : 'part'}</span>
+        <button type="button" aria-label={`Remove thing ${number}`} onClick={onRemove}>
+          <X size={15} aria-hidden="true" />
+        </button>
+      </div>
+      {object && (
+        <div className="mt-2 flex flex-wrap items-end gap-x-3 gap-y-2">
+          <NumberField label="Size" unit="mm" min={0.01} max={1e6} value={rounded(object.size * 1000)} onChange={(size) => change({ size: size / 1000 })} />
+          <NumberField label="Turned" unit="°" min={-360} max={360} value={turned.round} onChange={(round) => turn({ ...turned, round })} />
+          <NumberField label="Tipped" unit="°" min={-360} max={360} value={turned.over} onChange={(over) => turn({ ...turned, over })} />
+          <button
+            type="button"
+            className="button-quiet text-sm"
+            disabled={!picked}
+            title={picked ? undefined : 'Click a spot on the stage first'}
+            onClick={() => picked && change({ point: picked })}
+          >
+            Move to the picked spot
+          </button>
+        </div>
+      )}
+    </li>
+  );
+}
+
+export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsProps<FindIt>) {
+  const [shape, setShape] = useState<Shape>('ball');
+  const { parts, point, normal } = scene.selection;
+  const box = mesh && boxOf(mesh);
+  const size = box ? rounded(distanceBetween(box.min, box.max) * SHARE) : 0.1;
+  const full = goal.items.length >= MOST;
+  const add = (...items: Item[]): void => onChange({ ...goal, items: [...goal.items, ...items].slice(0, MOST) });
+  const known = new Set(mesh?.parts.map(({ id }) => id));
+  const pickable = parts.filter((part) => known.has(part) && !goal.items.some((item) => item.of === 'part' && item.part === part));
+  const addParts = (ids: readonly string[]): void => {
+    let items = goal.items;
+    for (const part of ids) items = [...items, { id: newId(items), name: partName(mesh?.parts ?? [], part), of: 'part', part }];
+    onChange({ ...goal, items: items.slice(0, MOST) });
+  };
+  return (
+    <>
+      {goal.items.length === 0 && <p className="mb-2 text-ink-soft text-sm">Nothing is sought yet: name a part, or place an object.</p>}
+      <ul className="mb-2 space-y-1.5">
+        {goal.items.map((item, i) => (
+          <ItemRow
+            key={item.id}
+            item={item}
+            number={i + 1}
+            picked={point ?? null}
+            onChange={(next) => onChange({ ...goal, items: goal.items.map((old, n) => (n === i ? next : old)) })}
+            onRemove={() => onChange({ ...goal, items: goal.items.filter((_, n) => n !== i) })}
+          />
+        ))}
+      </ul>
+      <div className="mb-2 flex gap-2">
+        <select aria-label="Shape" className="field !w-auto !py-1 text-sm" value={shape} onChange={(e) => setShape(e.target.value as Shape)}>
+          {SHAPES.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+        <button
+          type="button"
+          className="button-main !py-2"
+          disabled={full || !point}
+          title={point ? undefined : 'Click a spot on the stage first'}
+          onClick={() => {
+            if (!point) return;
+            // On the surface, not in it.
+            const at = normal ? addScaled(point, normal, size / 2) : point;
+            add({ id: newId(goal.items), name: `the ${shape}`, of: 'object', object: { shape, point: at, turn: [0, 0, 0, 1], size } });
+          }}
+        >
+          Place it at the picked spot
+        </button>
+      </div>
+      <div className="mb-3 flex gap-2">
+        <button type="button" className="button !px-3 !py-1 text-sm" disabled={full || pickable.length === 0} onClick={() => addParts(pickable)}>
+          Seek what is picked
+        </button>
+        <select
+          aria-label="Seek a part"
+          className="field !py-1 min-w-0 flex-1 text-sm"
+          value=""
+          disabled={full}
+          onChange={(e) => e.target.value && addParts([e.target.value])}
+        >
+          <option value="">A part from the list …</option>
+          {mesh?.parts.map((part) => (
+            <option key={part.id} value={part.id}>
+              {'\u2003'.repeat(part.id.split('/').length - 1)}
+              {part.name}
+            </option>
+          ))}
+        </select>
+      </div>
+      <LandmarkField
+        label="Seek a landmark"
+        words="A landmark …"
+        landmarks={full ? [] : landmarks.filter(({ name }) => !goal.items.some((item) => item.name === name))}
+        onChoose={({ name, part }) => add({ id: newId(goal.items), name, of: 'part', part })}
+      />
+      <p className="text-ink-soft text-sm">{full ? `${MOST} things are the most that one step takes.` : 'Names are told in Practise, places are not.'}</p>
+    </>
+  );
+}
