@@ -1,5 +1,6 @@
 /** Models as triangles in world metres, and what is computed from them: hulls, id pictures, sections. */
 export * from './drawIds';
+export * from './features';
 export * from './inside';
 export * from './memory';
 export * from './mesh';
@@ -12,3 +13,4 @@ export * from './sectionOverlap';
 export * from './shapes';
 export * from './subjectPoints';
 export * from './surface';
+export * from './topology';

@@ -2,4 +2,5 @@
 export * as exact from './exact';
 export * from './quat';
 export * from './random';
+export * from './symmetric';
 export * from './vec3';

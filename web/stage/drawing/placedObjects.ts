@@ -16,7 +16,7 @@ import {
 
 const INK = 0x1b2740;
 /** Edges between faces that stand at less than this are not drawn, degrees. */
-const CREASE = 25;
+const CREASE = 40;
 
 /** Draws objects that stand on the stage beside the model; `planes`: what cuts. */
 export function createPlacedObjects(planes: Plane[]): {
