@@ -3,7 +3,7 @@ import type { LabelledScheme } from '../input';
 import { viewWords } from '../view';
 import * as gesture from './gestureWords';
 import { quickWords } from './quickWords';
-import { degrees, lengthWords, listed, percent, plural, say, seconds, sizeOff } from './sentence';
+import { degrees, lengthWords, listed, measuredWords, percent, plural, say, seconds, sizeOff } from './sentence';
 
 /** The eye's half of a sentence, and the hand's in a scheme. */
 interface Halves {
@@ -210,6 +210,10 @@ const SENTENCES: Sentences = {
   notFound: ({ names: sought }) => ({ eye: `not found: ${listed(sought)}` }),
   slowFind: ({ name, seconds: s }) => ({ eye: `${name} took you ${seconds(s)} to find` }),
   wrongPicks: ({ count }) => ({ eye: `${plural(count, 'wrong pick')}, look twice before you pick` }),
+  notMeasuredYet: ({ names: asked }) => ({ eye: `not measured: ${listed(asked)}` }),
+  wrongValue: ({ name, what, value, expected }) => ({
+    eye: `${name} is ${expected === null ? 'not known' : measuredWords(what, expected)}, ${value === null ? 'and your picks give none' : `you measured ${measuredWords(what, value)}`}`,
+  }),
   recoverTime: ({ seconds: s }) => ({ eye: `you were back after ${seconds(s)}` }),
   time: ({ seconds: s }) => ({ eye: `it took ${seconds(s)}` }),
   gestures: ({ count }) => ({ eye: `${plural(count, 'gesture')}, fewer and longer ones do it` }),

@@ -1,3 +1,4 @@
+import type { MeasureKind } from '../geometry';
 import type { Command, CommandKind } from '../navigation';
 import type { StandardName } from '../view';
 import type { QuickCall } from './quickCall';
@@ -89,6 +90,10 @@ export interface AdviceFigures {
   /** What took longest to find. */
   slowFind: { readonly name: string; readonly seconds: number };
   wrongPicks: { readonly count: number };
+  /** Not measured, or by picks that the screen did not show. */
+  notMeasuredYet: { readonly names: readonly string[] };
+  /** The value farthest from the truth, metres or radians. */
+  wrongValue: { readonly name: string; readonly what: MeasureKind; readonly value: number | null; readonly expected: number | null };
   /** What was made instead of what was called, null: nothing in time; `slip`: the earlier scheme's gesture for it. */
   wrongGesture: { readonly call: QuickCall; readonly made: QuickCall | null; readonly slip: string | null; readonly count: number };
   time: { readonly seconds: number };

@@ -5,6 +5,7 @@ import type { Scene } from '../navigation';
 import type { View } from '../view';
 import type { Call } from './call';
 import type { Sought } from './findResults';
+import type { Ask } from './measureResults';
 import type { QuickList } from './quickResults';
 import type { ToSee } from './seenSoFar';
 import type { WayList } from './wayResults';
@@ -44,6 +45,8 @@ export interface Aim {
   readonly ways: WayList | null;
   /** Things that have to be found. */
   readonly find: readonly Sought[] | null;
+  /** Values that have to be measured. */
+  readonly measure: readonly Ask[] | null;
 }
 
 export const NO_AIM: Aim = {
@@ -62,4 +65,5 @@ export const NO_AIM: Aim = {
   see: null,
   ways: null,
   find: null,
+  measure: null,
 };

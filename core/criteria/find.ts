@@ -45,11 +45,11 @@ const wrongPicks: CriterionSpec = {
   label: 'Wrong picks',
   unit: 'number',
   display: 'count',
-  how: 'Picks at which nothing was that was asked for and still to be found.',
+  how: 'Picks at which nothing was that was asked for and still to be found; or measurements of something else than what was asked, more than 1 % off.',
   tolerance: { full: 0, zero: 6 },
   live: false,
   rank: 45,
-  measure: (m) => m.finds()?.wrong ?? null,
+  measure: (m) => m.finds()?.wrong ?? m.measurements()?.wrong ?? null,
   advise: (_, value) => (value ? advice('wrongPicks', { count: value }) : advice('asAsked', {})),
 };
 

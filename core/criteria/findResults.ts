@@ -26,29 +26,33 @@ export const withItems = (mesh: Mesh, items: readonly Sought[]): Mesh => withPla
 export const partsSought = (mesh: Mesh, items: readonly Sought[]): ReadonlySet<number>[] =>
   items.map((item) => partsUnder(mesh, [item.of === 'part' ? item.part : placedPart(item.id)]));
 
-/** Part numbers at a place of the frame and at its 8 neighbours, the place itself first; `u`, `v` in frame heights from the middle. */
-export function partsAt(ids: Uint16Array, u: number, v: number): number[] {
+/** Numbers of the pixels at a place of the frame and at its 8 neighbours, the place itself first; `u`, `v` in frame heights from the middle. */
+export function pixelsAt(u: number, v: number): number[] {
   const { width, height } = PICKED;
   const x = Math.floor((u / FRAME_ASPECT + 0.5) * width);
   const y = Math.floor((0.5 - v) * height);
-  const found: number[] = [];
-  for (const [dx, dy] of [
-    [0, 0],
-    [-1, 0],
-    [1, 0],
-    [0, -1],
-    [0, 1],
-    [-1, -1],
-    [1, -1],
-    [-1, 1],
-    [1, 1],
-  ] as const) {
+  return AROUND.flatMap(([dx, dy]) => {
     const [at, row] = [x + dx, y + dy];
-    const id = at >= 0 && at < width && row >= 0 && row < height ? (ids[row * width + at] as number) : 0;
-    if (id > 0) found.push(id - 1);
-  }
-  return found;
+    return at >= 0 && at < width && row >= 0 && row < height ? [row * width + at] : [];
+  });
 }
+
+/** A pixel and its neighbours. */
+const AROUND = [
+  [0, 0],
+  [-1, 0],
+  [1, 0],
+  [0, -1],
+  [0, 1],
+  [-1, -1],
+  [1, -1],
+  [-1, 1],
+  [1, 1],
+] as const;
+
+/** Part numbers at a place of the frame and at its 8 neighbours. */
+export const partsAt = (ids: Uint16Array, u: number, v: number): number[] =>
+  pixelsAt(u, v).flatMap((pixel) => ((ids[pixel] as number) > 0 ? [(ids[pixel] as number) - 1] : []));
 
 export interface Find {
   readonly item: Sought;

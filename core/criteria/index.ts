@@ -12,6 +12,7 @@ export * from './findResults';
 export * from './followedPath';
 export { detourOf, gestureCounts, lostSeconds, wayBetween } from './hand';
 export * from './measured';
+export * from './measureResults';
 export { sceneAfter } from './moved';
 export * from './points';
 export type { QuickCall } from './quickCall';

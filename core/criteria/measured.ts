@@ -8,6 +8,7 @@ import { type CallResult, callResults } from './callResults';
 import type { Evidence } from './evidence';
 import { type Finds, findResults } from './findResults';
 import { type Followed, followedPath } from './followedPath';
+import { type Measurements, measureResults } from './measureResults';
 import { type QuickResult, quickResults } from './quickResults';
 import { type SeenSoFar, seenBy } from './seenSoFar';
 import { type WayResult, wayResults } from './wayResults';
@@ -46,6 +47,8 @@ export interface Measured {
   readonly ways: () => readonly WayResult[];
   /** What was found; null without an attempt, or where nothing is sought. */
   readonly finds: () => Finds | null;
+  /** What was measured; null without an attempt, or where nothing has to be. */
+  readonly measurements: () => Measurements | null;
   /** The same aim and model with another scene; nothing of an attempt. */
   readonly inScene: (scene: Scene) => Measured;
 }
@@ -100,6 +103,7 @@ export function measuredOf(aim: Aim, model: ScoredModel, scene: Scene, evidence:
     calls: once(() => (evidence && aim.calls ? callResults(aim.calls, evidence) : [])),
     followed: once(() => (evidence && aim.line ? followedPath(aim.line, evidence) : null)),
     quick: once(() => (evidence && aim.quick ? quickResults(aim.quick, evidence) : [])),
+    measurements: once(() => (evidence && aim.measure ? measureResults(mesh, aim.measure, evidence) : null)),
     finds: once(() => (evidence && aim.find ? findResults(mesh, aim.find, evidence) : null)),
     ways: once(() => (evidence && aim.ways ? wayResults(aim.ways, evidence) : [])),
     seen: once(() => (evidence && aim.see ? seenBy(model, aim.see, evidence) : null)),

@@ -6,6 +6,7 @@ import { FIND_CRITERIA } from './find';
 import { FRAMING_CRITERIA } from './framing';
 import { HAND_CRITERIA } from './hand';
 import type { Measured } from './measured';
+import { MEASURE_CRITERIA } from './measures';
 import { PATH_CRITERIA } from './path';
 import { QUICK_CRITERIA } from './quick';
 import { RECOVER_CRITERIA } from './recover';
@@ -28,6 +29,7 @@ const ALL = {
   ...SEE_CRITERIA,
   ...WAY_CRITERIA,
   ...FIND_CRITERIA,
+  ...MEASURE_CRITERIA,
   ...HAND_CRITERIA,
 } as const;
 

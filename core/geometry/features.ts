@@ -15,8 +15,8 @@ import {
   unit,
   type Vec3,
 } from '../math';
-import { createMemory } from './memory';
-import { boxOf, cornersAt, type Mesh } from './mesh';
+import { diagonalOf } from './diagonal';
+import { cornersAt, type Mesh } from './mesh';
 import type { FeaturePick } from './pickSchema';
 import { connected, normalAt, type Topology, topologyOf } from './topology';
 
@@ -53,13 +53,6 @@ const TURNS = 1e-4;
 const STRAIGHT = exact.cos(0.5 * DEGREE);
 /** Directions this near are parallel, radians. */
 const PARALLEL = 0.5 * DEGREE;
-
-const diagonals = createMemory<number>(1);
-const diagonalOf = (mesh: Mesh): number =>
-  diagonals(mesh, 'diagonal', () => {
-    const box = boxOf(mesh);
-    return box ? distanceBetween(box.min, box.max) : 1;
-  });
 
 /** Squared distance of a point from a triangle (Ericson 2005, 5.1.5). */
 function squaredDistance(p: Vec3, a: Vec3, b: Vec3, c: Vec3): number {

@@ -11,6 +11,7 @@ import { getBackAim } from './getBack/aim';
 import type { GoalAim } from './goalAim';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewAim } from './matchView/aim';
+import { measureItAim } from './measureIt/aim';
 import { quickCallsAim } from './quickCalls/aim';
 import { seeAllAim } from './seeAll/aim';
 import { standHereAim } from './standHere/aim';
@@ -29,6 +30,7 @@ const AIMS = {
   seeAll: seeAllAim,
   whichWay: whichWayAim,
   findIt: findItAim,
+  measureIt: measureItAim,
 } satisfies { readonly [K in GoalKindId]: GoalAim<GoalOf<K>> };
 
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;

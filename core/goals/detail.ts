@@ -1,6 +1,6 @@
 import type { CallResult, Evidence, QuickResult, WayResult } from '../criteria';
 import type { CommandGroupId } from '../exercise/commandGroups';
-import type { Polygon } from '../geometry';
+import type { MeasureKind, Polygon } from '../geometry';
 import type { Vec3 } from '../math';
 import type { Framing } from '../measures';
 import type { ScoredModel } from '../model';
@@ -65,6 +65,21 @@ export type StepDetail =
         readonly scene: Pick<Scene, 'view' | 'section' | 'visibility' | 'style'> | null;
         /** Where it was picked in the frame, or where its middle is, frame heights. */
         readonly at: { readonly u: number; readonly v: number } | null;
+      }[];
+    }
+  | {
+      readonly kind: 'measured';
+      readonly wrong: number;
+      readonly asks: readonly {
+        readonly name: string;
+        readonly what: MeasureKind;
+        /** Metres or radians; null: there is none. */
+        readonly expected: number | null;
+        readonly value: number | null;
+        /** What it was measured in; null: it was not. */
+        readonly scene: Pick<Scene, 'view' | 'section' | 'visibility' | 'style'> | null;
+        /** What was picked, world metres. */
+        readonly points: readonly Vec3[];
       }[];
     }
   | { readonly kind: 'quick'; readonly calls: readonly QuickResult[] }

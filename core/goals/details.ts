@@ -7,6 +7,7 @@ import { frameItDetail } from './frameIt/detail';
 import { getBackDetail } from './getBack/detail';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { matchViewDetail } from './matchView/detail';
+import { measureItDetail } from './measureIt/detail';
 import { quickCallsDetail } from './quickCalls/detail';
 import { seeAllDetail } from './seeAll/detail';
 import { standHereDetail } from './standHere/detail';
@@ -25,6 +26,7 @@ const DETAILS = {
   seeAll: seeAllDetail,
   whichWay: whichWayDetail,
   findIt: findItDetail,
+  measureIt: measureItDetail,
 } satisfies { readonly [K in GoalKindId]: MakeDetail<GoalOf<K>> };
 
 export const detailOf = (goal: Goal): MakeDetail<Goal> => DETAILS[goal.kind] as unknown as MakeDetail<Goal>;

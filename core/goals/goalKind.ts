@@ -3,7 +3,7 @@ import type { Call, QuickCall } from '../criteria';
 import type { Criterion } from '../criteria/criterionSchema';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { SkillId } from '../exercise/skills';
-import type { PlacedItem } from '../geometry';
+import type { FeaturePick, PlacedItem } from '../geometry';
 import type { ScoredModel } from '../model';
 import type { Command, CommandKind, Scene } from '../navigation';
 import type { InterfaceBinding, MoveGesture, TraceEvent } from '../trace';
@@ -79,6 +79,8 @@ export type Prompt =
   /** From where is this view seen? `shown`: false while it waits for the learner to be ready. */
   | { readonly code: 'way'; readonly number: number; readonly count: number; readonly shown: boolean; readonly wants: readonly CommandKind[] }
   | { readonly code: 'allAnswered' }
+  /** Values to measure: ids of those that were. */
+  | { readonly code: 'measure'; readonly measured: readonly string[]; readonly count: number; readonly wants: readonly CommandKind[] }
   | {
       readonly code: 'find';
       /** Ids of what was found, as far as a browser may know. */
@@ -98,7 +100,18 @@ export type AskedCall = Exclude<Call, { kind: 'face' }> | { readonly kind: 'face
 export type TaskEvent =
   | { readonly kind: 'shown'; readonly call: number }
   | { readonly kind: 'pick'; readonly u: number; readonly v: number }
+  | ({ readonly kind: 'measure' } & Measurement)
   | { readonly kind: 'answer'; readonly call: number; readonly azimuth?: number; readonly elevation?: number };
+
+/** A pick of a measurement, with the moment, seconds from opening, and the place in the frame at which it was made. */
+export type PickMade = FeaturePick & { readonly t: number; readonly u: number; readonly v: number };
+
+/** What was picked to measure something that is asked, by its id. */
+export interface Measurement {
+  readonly ask: string;
+  readonly a: PickMade;
+  readonly b?: PickMade;
+}
 
 /** A direction to the eye, radians. */
 export interface Way {
@@ -120,6 +133,8 @@ export interface TaskInput {
   readonly confirm?: true;
   /** The learner answers from where the present view is seen. */
   readonly answer?: Way;
+  /** The learner has measured something that is asked. */
+  readonly measured?: Measurement;
 }
 
 export interface TaskStep<S> {

@@ -8,6 +8,7 @@ import { frameIt, frameItSchema } from './frameIt/kind';
 import { getBack, getBackSchema } from './getBack/kind';
 import type { CriterionChoice, GoalKind } from './goalKind';
 import { matchView, matchViewSchema } from './matchView/kind';
+import { measureIt, measureItSchema } from './measureIt/kind';
 import { quickCalls, quickCallsSchema } from './quickCalls/kind';
 import { seeAll, seeAllSchema } from './seeAll/kind';
 import { standHere, standHereSchema } from './standHere/kind';
@@ -26,13 +27,14 @@ export const goalSchema = z.discriminatedUnion('kind', [
   seeAllSchema,
   whichWaySchema,
   findItSchema,
+  measureItSchema,
 ]);
 export type Goal = z.infer<typeof goalSchema>;
 export type GoalKindId = Goal['kind'];
 export type GoalOf<K extends GoalKindId> = Extract<Goal, { kind: K }>;
 
 /** Every kind of goal by its id, in the order in which they are offered. */
-const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls, seeAll, whichWay, findIt } satisfies {
+const KINDS = { matchView, callView, followOrbit, frameIt, cutToReveal, standHere, getBack, quickCalls, seeAll, whichWay, findIt, measureIt } satisfies {
   readonly [K in GoalKindId]: GoalKind<GoalOf<K>, { readonly kind: K }>;
 };
 
@@ -51,6 +53,7 @@ export const redactedGoalSchema = z.discriminatedUnion('kind', [
   seeAll.redactedSchema,
   whichWay.redactedSchema,
   findIt.redactedSchema,
+  measureIt.redactedSchema,
 ] as never) as unknown as z.ZodType<RedactedGoal>;
 export type RedactedOf<K extends GoalKindId> = ReturnType<(typeof KINDS)[K]['redact']>;
 export type RedactedGoal = { [K in GoalKindId]: RedactedOf<K> }[GoalKindId];

@@ -7,6 +7,7 @@ import { simulateFrameIt } from './frameIt/simulate';
 import { simulateGetBack } from './getBack/simulate';
 import type { Goal, GoalKindId, GoalOf } from './kinds';
 import { simulateMatchView } from './matchView/simulate';
+import { simulateMeasureIt } from './measureIt/simulate';
 import { simulateQuickCalls } from './quickCalls/simulate';
 import { simulateSeeAll } from './seeAll/simulate';
 import { simulateStandHere } from './standHere/simulate';
@@ -25,6 +26,7 @@ const SIMULATIONS = {
   seeAll: simulateSeeAll,
   whichWay: simulateWhichWay,
   findIt: simulateFindIt,
+  measureIt: simulateMeasureIt,
 } satisfies { readonly [K in GoalKindId]: (actor: Actor, goal: GoalOf<K>) => void };
 
 /** Does a step of this goal. */

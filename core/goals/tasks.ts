@@ -8,6 +8,7 @@ import { getBackTask } from './getBack/task';
 import type { GoalTask } from './goalKind';
 import type { GoalKindId, RedactedGoal, RedactedOf } from './kinds';
 import { matchViewTask } from './matchView/task';
+import { measureItTask } from './measureIt/task';
 import { quickCallsTask } from './quickCalls/task';
 import { seeAllTask } from './seeAll/task';
 import { standHereTask } from './standHere/task';
@@ -26,6 +27,7 @@ const TASKS = {
   seeAll: seeAllTask,
   whichWay: whichWayTask,
   findIt: findItTask,
+  measureIt: measureItTask,
 } satisfies { readonly [K in GoalKindId]: GoalTask<RedactedOf<K>, unknown> };
 
 /** Ids of all parts that commands may name in an exercise: those of the model, and the objects that its steps place in it. */

@@ -1,4 +1,4 @@
-import { boxOf, createMemory, drawDepths, type Mesh, openParts, partsUnder, type SurfaceSample, surfaceSamples } from '../geometry';
+import { createMemory, diagonalOf, drawDepths, type Mesh, openParts, type SurfaceSample, surfaceSamples } from '../geometry';
 import { dot, exact, length, normalise, type Quat, sub, unit, type Vec3 } from '../math';
 import type { Scene } from '../navigation';
 import { eyeOf, FRAME_ASPECT, orientationFrom, projector, type StandardName } from '../view';
@@ -22,11 +22,6 @@ export interface Surface {
 }
 
 const surfaces = createMemory<Surface>();
-
-function diagonalOf(mesh: Mesh, parts: readonly string[]): number {
-  const box = boxOf(mesh, partsUnder(mesh, parts));
-  return box ? length(sub(box.max, box.min)) : 0;
-}
 
 /** The surface of some parts, made once a model. */
 export const surfaceOf = (mesh: Mesh, parts: readonly string[]): Surface =>

@@ -6,10 +6,12 @@ import { type Box, boxOf, middleOf } from '../geometry';
 import { foldTask, GOAL_KINDS, type Goal, type GoalOf } from '../goals';
 import { sightOf } from '../goals/findIt/sight';
 import { viewFrom } from '../goals/standHere/aim';
+import { THREE_BUTTON_MOUSE } from '../input';
 import { aboutZ, backOf, exact, multiply, normalise, rotate, type Vec3 } from '../math';
 import { isLost, orbitSweep } from '../measures';
 import { contextFor, type ScoredModel } from '../model';
 import { apply, type Command, commandsToRecall, initialScene, type Scene } from '../navigation';
+import { simulateAttempt } from '../simulation';
 import { GOALS } from '../tests/goals';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
 import type { Move, Trace, TraceEvent } from '../trace';
@@ -84,6 +86,7 @@ function perfect(goal: Goal): { commands: Command[]; events: TraceEvent[] } {
     case 'quickCalls':
     case 'whichWay':
     case 'findIt':
+    case 'measureIt':
       return { commands: [], ...none };
   }
 }
@@ -107,6 +110,8 @@ const judgedBy = (goal: Goal, criteria: readonly Criterion[]) => exerciseOf(goal
 function perfectTrace(goal: Goal, seed = 1): Trace {
   if (goal.kind === 'callView') return perfectCalls(goal, seed);
   if (goal.kind === 'quickCalls') return perfectQuick(goal, seed);
+  if (goal.kind === 'measureIt')
+    return simulateAttempt(exerciseOf(goal), crate, THREE_BUTTON_MOUSE, { noise: 0, reaction: 0.3, corrections: 0, slips: 0 }, seed);
   if (goal.kind === 'findIt') return perfectFinds(goal, seed);
   if (goal.kind === 'whichWay') return perfectWays(goal, seed);
   const { commands } = perfect(goal);

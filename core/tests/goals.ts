@@ -82,6 +82,27 @@ export const GOALS: { readonly [K in GoalKindId]: readonly Extract<Goal, { kind:
     },
     { kind: 'findIt', items: [{ id: 'c', name: 'a cube', of: 'object', object: { shape: 'cube', point: [0.3, 0.2, -0.1], turn: [0, 0, 0, 1], size: 0.2 } }] },
   ],
+  measureIt: [
+    {
+      kind: 'measureIt',
+      asks: [
+        {
+          id: 'long',
+          name: 'the length of the crate',
+          what: 'distance',
+          a: { part: 'crate', point: [-1, 0, 0.5], normal: [-1, 0, 0], as: 'face' },
+          b: { part: 'crate', point: [1, 0, 0.5], normal: [1, 0, 0], as: 'face' },
+        },
+        {
+          id: 'lean',
+          name: 'the corner',
+          what: 'angle',
+          a: { part: 'crate', point: [0.5, -0.6, 0.4], normal: [0, -1, 0], as: 'face' },
+          b: { part: 'lid', point: [0, 0, 1.15], normal: [0, 0, 1], as: 'face' },
+        },
+      ],
+    },
+  ],
   cutToReveal: [
     { kind: 'cutToReveal', plane: { normal: [0, 0, 1], offset: 0.5 }, reveal: [] },
     { kind: 'cutToReveal', plane: { normal: [0.48, 0.36, 0.8], offset: 0.5 }, reveal: ['knob'] },

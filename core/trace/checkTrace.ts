@@ -53,7 +53,15 @@ function eventOrder(trace: Trace, steps: number): Refusal | null {
       if (paused === (event.kind === 'pause')) return refused;
       paused = event.kind === 'pause';
     }
-    if ((event.kind === 'answer' || event.kind === 'shown' || event.kind === 'hint' || event.kind === 'pick' || event.kind === 'slip') && event.step >= steps)
+    if (
+      (event.kind === 'answer' ||
+        event.kind === 'shown' ||
+        event.kind === 'hint' ||
+        event.kind === 'pick' ||
+        event.kind === 'measure' ||
+        event.kind === 'slip') &&
+      event.step >= steps
+    )
       return refused;
   }
   const began = trace.events.find((event) => event.kind === 'begin')?.t ?? 0;

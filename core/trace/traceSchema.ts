@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pickSchema } from '../geometry/pickSchema';
 import { Command } from '../navigation/command';
 import { sceneSchema } from '../navigation/sceneSchema';
 import { TRACE_FORMAT, upcastTrace } from './upcast';
@@ -15,6 +16,9 @@ export const gestureSchema = z.object({
 });
 
 export const moveSchema = z.object({ t: seconds, command: Command, gesture: gestureSchema.optional() });
+
+/** A pick of a measurement: what, and when and where in the frame it was made. */
+const madePick = pickSchema.extend({ t: seconds, u: place, v: place });
 
 export const eventSchema = z.discriminatedUnion('kind', [
   z.object({ t: seconds, kind: z.literal('begin') }),
@@ -37,6 +41,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.object({ t: seconds, kind: z.literal('slip'), step, gesture: z.string().max(80), wanted: z.string().max(40) }),
   /** A thing is pointed out: where in the frame, frame heights from its middle to the right and up. */
   z.object({ t: seconds, kind: z.literal('pick'), step, u: place, v: place }),
+  z.object({ t: seconds, kind: z.literal('measure'), step, ask: z.string().max(60), a: madePick, b: madePick.optional() }),
   z.object({ t: seconds, kind: z.literal('handIn') }),
 ]);
 

@@ -1,0 +1,20 @@
+import { measureResults } from '../../criteria';
+import type { MakeDetail } from '../detail';
+import type { MeasureIt } from './kind';
+
+/** What was measured of what was asked, and what it should be. */
+export const measureItDetail: MakeDetail<MeasureIt> = ({ asks }, evidence, model) => {
+  const { results, wrong } = measureResults(model.mesh, asks, evidence);
+  return {
+    kind: 'measured',
+    wrong,
+    asks: results.map(({ ask, expected, value, scene, points }) => ({
+      name: ask.name,
+      what: ask.what,
+      expected,
+      value,
+      scene: scene && { view: scene.view, section: scene.section, visibility: scene.visibility, style: scene.style },
+      points: [...points],
+    })),
+  };
+};
