@@ -5,6 +5,7 @@ import {
   defaultHome,
   examineExercise,
   exerciseSchema,
+  expectedOf,
   GOAL_KINDS,
   initialScene,
   judgeNow,
@@ -130,4 +131,22 @@ it('an eye height that a brief names is over the floor beneath the eye, as the r
   expect(eye[2] - (floorBeneath(model.mesh, eye) ?? Number.NaN)).toBeCloseTo(1.2, 6);
   expect(plan?.steps[0]?.brief).toMatch(/1\.20 m over the floor/);
   expect(plan?.brief).toMatch(/\bY\b/);
+});
+
+it('what is to be measured comes to what the models were made with', () => {
+  const expected = (title: string): (number | null)[] => {
+    const plan = COURSE.find((one) => one.title === title);
+    if (!plan) throw new Error(title);
+    const model = modelOf(plan.model);
+    const [step] = draftOf(plan, model, { id: 'm', revision: 1 }).steps;
+    return step?.goal.kind === 'measureIt' ? step.goal.asks.map((ask) => expectedOf(model.mesh, ask)) : [];
+  };
+  const [width, handle, crank, slope] = expected('A crate for the drive') as [number, number, number, number];
+  expect(Math.abs(width - 1.2)).toBeLessThan(1e-6);
+  expect(Math.abs(handle / 0.04 - 1)).toBeLessThan(0.005);
+  expect(Math.abs(crank / 0.16 - 1)).toBeLessThan(0.002);
+  expect((slope * 180) / Math.PI).toBeCloseTo(90 - 17.24, 1);
+  const [opening, room] = expected('Rings of the optic') as [number, number];
+  expect(Math.abs(opening / 1.2 - 1)).toBeLessThan(0.005);
+  expect(room).toBeGreaterThan(0.5);
 });

@@ -7,9 +7,14 @@ import {
   type CriterionId,
   commandsToStand,
   contextFor,
+  cornersAt,
+  cross,
   defaultCriteria,
+  distanceBetween,
+  dot,
   type Exercise,
   eyeOf,
+  type FeaturePick,
   FRAME,
   FRAME_ASPECT,
   fit,
@@ -24,7 +29,9 @@ import {
   type Scene,
   type ScoredModel,
   type SkillId,
+  sub,
   subjectPoints,
+  unit,
   type Vec3,
   type View,
 } from '@core';
@@ -66,6 +73,23 @@ const seenFrom = ({ mesh, home }: ScoredModel, ...from: readonly (readonly [roun
   from.map(([round, high]) =>
     fit({ ...home, orientation: orientationFrom({ azimuth: round * DEG, elevation: high * DEG, roll: 0 }) }, subjectPoints(mesh, []), FRAME_ASPECT, 0.08),
   );
+
+/** The spot that a hand picks on a part: in the middle of the triangle that looks that way, nearest to a place. */
+function spot({ mesh }: ScoredModel, part: string, as: FeaturePick['as'], near: Vec3, way: Vec3): FeaturePick {
+  const { start, count } = mesh.parts.find(({ id }) => id === part) ?? { start: 0, count: 0 };
+  let found: FeaturePick = { part, as, point: near, normal: way };
+  let least = Number.POSITIVE_INFINITY;
+  for (let triangle = start / 3; triangle < (start + count) / 3; triangle++) {
+    const [a, b, c] = cornersAt(mesh, triangle);
+    const normal = unit(cross(sub(b, a), sub(c, a)));
+    const point: Vec3 = [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3, (a[2] + b[2] + c[2]) / 3];
+    const away = distanceBetween(point, near);
+    if (!normal || dot(normal, way) < 0.9 || away >= least) continue;
+    least = away;
+    found = { part, as, point, normal };
+  }
+  return found;
+}
 
 /** Movements and views that are called. */
 const MOVEMENTS: readonly QuickCall[] = [
@@ -516,6 +540,83 @@ export const COURSE: readonly Plan[] = [
     ],
   },
   {
+    title: 'A crate for the drive',
+    brief: 'The drive goes to the yard by boat. The joiner needs four figures for its crate.',
+    model: 'drive',
+    steps: [
+      {
+        brief: 'Measure what the joiner asks for',
+        skill: 'measuring',
+        hints: [
+          'Faces that look away from each other are picked from two sides: turn the drive between the picks.',
+          'For a diameter pick the round surface itself.',
+        ],
+        goal: (model) => ({
+          kind: 'measureIt',
+          asks: [
+            {
+              id: 'width',
+              name: 'the width over both sides',
+              what: 'distance',
+              a: spot(model, 'drive/case/left side', 'face', [-0.6, 0, 0.5], [-1, 0, 0]),
+              b: spot(model, 'drive/case/right side', 'face', [0.6, 0, 0.5], [1, 0, 0]),
+            },
+            {
+              id: 'handle',
+              name: 'the thickness of the crank’s handle',
+              what: 'diameter',
+              a: spot(model, 'drive/crank/handle', 'hole', [0.79, 0, 0.42], [0, 0, 1]),
+            },
+            {
+              id: 'throw',
+              name: 'the throw of the crank, shaft to handle',
+              what: 'spacing',
+              a: spot(model, 'drive/crank/shaft', 'hole', [0.66, 0, 0.6], [0, 0, 1]),
+              b: spot(model, 'drive/crank/handle', 'hole', [0.79, 0, 0.42], [0, 0, 1]),
+            },
+            {
+              id: 'slope',
+              name: 'the slope of the lid to the doors',
+              what: 'angle',
+              a: spot(model, 'drive/case/lid/lid frame', 'face', [0.57, 0, 0.95], [0, -0.2963, 0.9551]),
+              b: spot(model, 'drive/case/doors/right door panel', 'face', [0.3, -0.36, 0.4], [0, -1, 0]),
+            },
+          ],
+        }),
+      },
+    ],
+  },
+  {
+    title: 'Rings of the optic',
+    brief: 'Before the optic is lifted, its frame is checked: the clear opening, and the room between the rings.',
+    model: 'optic',
+    steps: [
+      {
+        brief: 'Measure the opening of the lower ring and how far the rings are apart',
+        skill: 'measuring',
+        hints: ['The inside of a ring is a hole.', 'Hide a panel, or look from beneath, to come at the ring’s inside.'],
+        goal: (model) => ({
+          kind: 'measureIt',
+          asks: [
+            {
+              id: 'opening',
+              name: 'the clear opening of the lower ring',
+              what: 'diameter',
+              a: spot(model, 'optic/frame/lower ring', 'hole', [0, 0.6, 0.61], [0, -1, 0]),
+            },
+            {
+              id: 'room',
+              name: 'the room between the rings',
+              what: 'distance',
+              a: spot(model, 'optic/frame/lower ring', 'face', [0, -0.63, 0.64], [0, 0, 1]),
+              b: spot(model, 'optic/frame/upper ring', 'face', [0, -0.63, 1.58], [0, 0, -1]),
+            },
+          ],
+        }),
+      },
+    ],
+  },
+  {
     title: 'Left behind by the fitter',
     brief: 'The fitter went home without a bolt, a nut and a ball of chalk. They lie somewhere on the outside of the drive.',
     model: 'drive',
@@ -527,8 +628,18 @@ export const COURSE: readonly Plan[] = [
         goal: () => ({
           kind: 'findIt',
           items: [
-            { id: 'bolt', name: 'the bolt', of: 'object', object: { shape: 'cylinder', point: [0.25, 0.1, -0.03], turn: [0, Math.SQRT1_2, 0, Math.SQRT1_2], size: 0.1 } },
-            { id: 'nut', name: 'the nut', of: 'object', object: { shape: 'ring', point: [-0.3, 0.36, 0.55], turn: [Math.SQRT1_2, 0, 0, Math.SQRT1_2], size: 0.07 } },
+            {
+              id: 'bolt',
+              name: 'the bolt',
+              of: 'object',
+              object: { shape: 'cylinder', point: [0.25, 0.1, -0.03], turn: [0, Math.SQRT1_2, 0, Math.SQRT1_2], size: 0.1 },
+            },
+            {
+              id: 'nut',
+              name: 'the nut',
+              of: 'object',
+              object: { shape: 'ring', point: [-0.3, 0.36, 0.55], turn: [Math.SQRT1_2, 0, 0, Math.SQRT1_2], size: 0.07 },
+            },
             { id: 'chalk', name: 'the chalk', of: 'object', object: { shape: 'ball', point: [-0.62, 0.1, 0.3], turn: [0, 0, 0, 1], size: 0.05 } },
           ],
         }),

@@ -51,15 +51,16 @@ export interface Measurements {
 
 type Drawn = ReturnType<typeof drawDepths>;
 
-/** Whether the screen showed the picked part where it was picked, and the picked point lies on what is seen of it there. */
-function wasShown(mesh: Mesh, evidence: Evidence, { part, point, t, u, v }: PickMade, pictureAfter: (move: number) => Drawn): boolean {
-  const { view } = evidence.sceneAfter(lastMoveBy(evidence, t));
-  const at = project(view, point, FRAME_ASPECT);
+/** A scene as picks are looked up in it. */
+export const drawnFor = (mesh: Mesh, scene: Scene): Drawn => drawDepths(mesh, scene, PICKED.width, PICKED.height);
+
+/** Whether a scene shows a part's spot at a place of its frame: the spot projects there, and lies on what is seen of the part there. */
+export function isSpotShown(mesh: Mesh, scene: Scene, { ids, depths }: Drawn, { part, point }: FeaturePick, u: number, v: number): boolean {
+  const at = project(scene.view, point, FRAME_ASPECT);
   const pixel = 1 / PICKED.height;
   if (!(Math.abs(at.u - u) <= PIXELS * pixel && Math.abs(at.v - v) <= PIXELS * pixel)) return false;
-  const { ids, depths } = pictureAfter(lastMoveBy(evidence, t));
   const reach = DEPTH * diagonalOf(mesh);
-  return pixelsAt(u, v).some((pixel) => mesh.parts[(ids[pixel] as number) - 1]?.id === part && Math.abs((depths[pixel] as number) - at.depth) <= reach);
+  return pixelsAt(u, v).some((near) => mesh.parts[(ids[near] as number) - 1]?.id === part && Math.abs((depths[near] as number) - at.depth) <= reach);
 }
 
 const errorOf = (value: number | null, expected: number | null): number =>
@@ -70,8 +71,12 @@ export function measureResults(mesh: Mesh, asks: readonly Ask[], evidence: Evide
   const pictures = new Map<number, Drawn>();
   const pictureAfter = (move: number): Drawn => {
     let found = pictures.get(move);
-    if (!found) pictures.set(move, (found = drawDepths(mesh, evidence.sceneAfter(move), PICKED.width, PICKED.height)));
+    if (!found) pictures.set(move, (found = drawnFor(mesh, evidence.sceneAfter(move))));
     return found;
+  };
+  const wasShown = (pick: PickMade): boolean => {
+    const move = lastMoveBy(evidence, pick.t);
+    return isSpotShown(mesh, evidence.sceneAfter(move), pictureAfter(move), pick, pick.u, pick.v);
   };
   const expected = new Map(asks.map((ask) => [ask.id, expectedOf(mesh, ask)]));
   const values = new Map<string, { value: number | null; event: Measurement }>();
@@ -81,7 +86,7 @@ export function measureResults(mesh: Mesh, asks: readonly Ask[], evidence: Evide
     if (event.kind !== 'measure' || event.step !== evidence.index || event.t > evidence.span.to) continue;
     const ask = asks.find(({ id }) => id === event.ask);
     const picks = event.b ? [event.a, event.b] : [event.a];
-    const shown = ask !== undefined && ++looked <= MOST && picks.every((pick) => pick.t <= event.t && wasShown(mesh, evidence, pick, pictureAfter));
+    const shown = ask !== undefined && ++looked <= MOST && picks.every((pick) => pick.t <= event.t && wasShown(pick));
     if (!ask || !shown) {
       wrong++;
       continue;

@@ -21,7 +21,7 @@ export const triggerSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** What helps the eye and is no command: it moves no camera and leaves no trace. */
-export const AIDS = ['grid', 'names', 'landmarks', 'loupe', 'fourViews', 'panels', 'standing', 'floor', 'walls', 'speed'] as const;
+export const AIDS = ['grid', 'names', 'landmarks', 'loupe', 'fourViews', 'panels', 'standing', 'measuring', 'floor', 'walls', 'speed'] as const;
 
 /** What an orbit turns about. */
 export const pivotRuleSchema = z.enum(['pointer', 'picked', 'selection', 'visible', 'target']);

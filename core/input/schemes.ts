@@ -74,6 +74,7 @@ const SHARED_KEYS: readonly Binding[] = [
   aid('KeyA', 'landmarks', 'alt'),
   aid('KeyX', 'loupe'),
   aid('KeyM', 'fourViews'),
+  aid('KeyM', 'measuring', 'shift'),
   aid('KeyZ', 'panels'),
   aid('KeyY', 'standing'),
   keyDoes('KeyY', { kind: 'atPointer', does: 'stand' }, 'shift'),
@@ -157,7 +158,7 @@ const NEAR_HAND = {
 
 export const THREE_BUTTON_MOUSE: Scheme = {
   id: 'three-button-mouse',
-  revision: 4,
+  revision: 5,
   name: 'Three-button mouse',
   family: 'mouse',
   device: 'threeButtonMouse',
@@ -179,7 +180,7 @@ export const THREE_BUTTON_MOUSE: Scheme = {
 
 export const TWO_BUTTON_MOUSE: Scheme = {
   id: 'two-button-mouse',
-  revision: 4,
+  revision: 5,
   name: 'Two-button mouse',
   family: 'mouse',
   device: 'twoButtonMouse',
@@ -201,7 +202,7 @@ export const TWO_BUTTON_MOUSE: Scheme = {
 
 export const KEYBOARD_ALONE: Scheme = {
   id: 'keyboard-alone',
-  revision: 4,
+  revision: 5,
   name: 'Keyboard alone',
   family: 'keyboard',
   device: 'keyboard',
@@ -212,7 +213,7 @@ export const KEYBOARD_ALONE: Scheme = {
 
 export const SIX_AXIS_PUCK: Scheme = {
   id: 'six-axis-puck',
-  revision: 4,
+  revision: 5,
   name: '3D mouse',
   family: 'puck',
   device: 'puck',
@@ -241,7 +242,7 @@ const WITHOUT_WHEEL: readonly Binding[] = [
 
 export const TOUCHPAD: Scheme = {
   id: 'touchpad',
-  revision: 2,
+  revision: 3,
   name: 'Touchpad',
   family: 'touch',
   device: 'touchpad',
@@ -259,7 +260,7 @@ export const TOUCHPAD: Scheme = {
 
 export const TOUCH_SCREEN: Scheme = {
   id: 'touch-screen',
-  revision: 1,
+  revision: 2,
   name: 'Touch screen',
   family: 'touch',
   device: 'touch',
@@ -277,7 +278,7 @@ export const TOUCH_SCREEN: Scheme = {
 
 export const PEN: Scheme = {
   id: 'pen',
-  revision: 2,
+  revision: 3,
   name: 'Pen',
   family: 'touch',
   device: 'pen',

@@ -105,6 +105,7 @@ export const AID_WORDS: Record<Aid, string> = {
   fourViews: 'Four views, or one',
   panels: 'Fold the panels away',
   standing: 'Stand inside, or step out',
+  measuring: 'Measure',
   floor: 'Walk on the floor, or fly',
   walls: 'Solid walls, or none',
   speed: 'Walking speed',

@@ -209,11 +209,11 @@ export function drive(): Mesh {
   }
   const crank = s.part('crank', root);
   s.part('shaft', crank, PAINT.steel);
-  s.bar([0.6, 0.02, 0.56], [0.72, 0.02, 0.56], 0.018);
+  s.bar([0.6, 0.02, 0.56], [0.72, 0.02, 0.56], 0.018, 24);
   s.part('handle arm', crank, PAINT.darkIron);
   s.box([0.7, -0.005, 0.38], [0.725, 0.045, 0.58]);
   s.part('handle', crank, PAINT.rope);
-  s.bar([0.725, 0.02, 0.4], [0.85, 0.02, 0.4], 0.02);
+  s.bar([0.725, 0.02, 0.4], [0.85, 0.02, 0.4], 0.02, 24);
   s.part('nameplate', root, PAINT.brass);
   s.box([-0.12, -0.37, 0.7], [0.12, -0.35, 0.76]);
   for (const [k, x] of [-0.52, 0.52].entries())

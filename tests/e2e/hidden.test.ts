@@ -84,6 +84,18 @@ const goalsFor = (home: View): { readonly [K in GoalKindId]: Goal } => ({
     kind: 'findIt',
     items: [{ id: 'a', name: 'a ball', of: 'object', object: { shape: 'ball', point: [0.12347, -3.23459, 1.34567], turn: [0, 0, 0, 1], size: 0.21239 } }],
   },
+  measureIt: {
+    kind: 'measureIt',
+    asks: [
+      {
+        id: 'far',
+        name: 'how far',
+        what: 'distance',
+        a: { part: 'buoy', point: [0.12347, -0.23459, 0.34567], normal: [0, -1, 0], as: 'point' },
+        b: { part: 'buoy', point: [0.41239, 0.51243, 0.61253], normal: [0, 1, 0], as: 'point' },
+      },
+    ],
+  },
   cutToReveal: { kind: 'cutToReveal', plane: { normal: [0.48123, 0.36234, 0.79819], offset: 0.41237 }, reveal: [] },
 });
 

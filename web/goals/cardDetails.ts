@@ -14,6 +14,7 @@ const CARD_DETAILS = {
   seeAll: lazy(async () => ({ default: (await import('./seeAll/CardDetail')).SeeAllDetail })),
   whichWay: lazy(async () => ({ default: (await import('./whichWay/CardDetail')).WhichWayDetail })),
   findIt: lazy(async () => ({ default: (await import('./findIt/CardDetail')).FindItDetail })),
+  measureIt: lazy(async () => ({ default: (await import('./measureIt/CardDetail')).MeasureItDetail })),
   cutToReveal: lazy(async () => ({ default: (await import('./cutToReveal/CardDetail')).CutToRevealDetail })),
 } satisfies { readonly [K in GoalKindId]: CardDetail };
 

@@ -7,6 +7,7 @@ import { FrameItFields } from './frameIt/Fields';
 import { GetBackFields } from './getBack/Fields';
 import type { Fields } from './goalParts';
 import { MatchViewFields } from './matchView/Fields';
+import { MeasureItFields } from './measureIt/Fields';
 import { QuickCallsFields } from './quickCalls/Fields';
 import { SeeAllFields } from './seeAll/Fields';
 import { StandHereFields } from './standHere/Fields';
@@ -25,6 +26,7 @@ const FIELDS = {
   seeAll: SeeAllFields,
   whichWay: WhichWayFields,
   findIt: FindItFields,
+  measureIt: MeasureItFields,
 } satisfies { readonly [K in GoalKindId]: Fields<GoalOf<K>> };
 
 export const fieldsOf = (goal: Goal): Fields<Goal> => FIELDS[goal.kind] as unknown as Fields<Goal>;

@@ -5,6 +5,8 @@ import type { Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
 import type { StepDetail } from '@core/scoring';
 import type { View } from '@core/view';
+import type { AskedValue } from '@web/stage/aids';
+import type { Measured } from '@web/stage/measuring/measuring';
 import type { Recorder } from '@web/stage/recorder';
 import type { ComponentType } from 'react';
 
@@ -14,6 +16,10 @@ export interface FieldsProps<G extends Goal> {
   readonly session: Recorder;
   readonly scene: Scene;
   readonly mesh: Mesh | null;
+  /** What was measured on the stage last; null: nothing yet. */
+  readonly measured: Measured | null;
+  /** Takes the measure out. */
+  readonly onMeasure: () => void;
   /** Named places of the model. */
   readonly landmarks: readonly Landmark[];
   /** Shows a view without going there. */
@@ -31,6 +37,8 @@ export interface PanelProps<R extends RedactedGoal> {
   readonly onConfirm: () => void;
   /** The learner answers from where the present view is seen. */
   readonly onAnswer: (way: Way) => void;
+  /** Begins to measure something that is asked; null: ends it. */
+  readonly onMeasure: (asked: AskedValue | null) => void;
 }
 
 /** What is drawn over the stage. */

@@ -13,6 +13,7 @@ const OVERLAYS = {
   quickCalls: null,
   seeAll: null,
   findIt: null,
+  measureIt: null,
   whichWay: lazy(async () => ({ default: (await import('./whichWay/Overlay')).WhichWayOverlay })),
   standHere: lazy(async () => ({ default: (await import('./standHere/Overlay')).StandHereOverlay })),
 } satisfies { readonly [K in GoalKindId]: Overlay<RedactedOf<K>> | null };

@@ -6,6 +6,7 @@ import { FollowOrbitPanel } from './followOrbit/Panel';
 import { FrameItPanel } from './frameIt/Panel';
 import { GetBackPanel } from './getBack/Panel';
 import type { Panel } from './goalParts';
+import { MeasureItPanel } from './measureIt/Panel';
 import { QuickCallsPanel } from './quickCalls/Panel';
 import { SeeAllPanel } from './seeAll/Panel';
 import { StandHerePanel } from './standHere/Panel';
@@ -24,6 +25,7 @@ const PANELS = {
   seeAll: SeeAllPanel,
   whichWay: WhichWayPanel,
   findIt: FindItPanel,
+  measureIt: MeasureItPanel,
 } satisfies { readonly [K in GoalKindId]: Panel<RedactedOf<K>> | null };
 
 export const panelOf = (goal: RedactedGoal): Panel<RedactedGoal> | null => PANELS[goal.kind] as Panel<RedactedGoal> | null;

@@ -16,6 +16,8 @@ export function promptWords(prompt: Prompt, end: string): string | null {
       return `All calls are answered: press ${end}.`;
     case 'find':
       return prompt.found.length === prompt.count ? `All is found: press ${end}.` : null;
+    case 'measure':
+      return prompt.measured.length === prompt.count ? `All is measured: press ${end}.` : null;
     case 'allAnswered':
       return `All questions are answered: press ${end}.`;
     case 'line':

@@ -7,6 +7,7 @@ import { useStore } from 'zustand';
 import type { Aids } from './aids';
 import { LoupeMark, PivotMark, RectangleMark } from './marks/marks';
 import { PaneFrames } from './marks/PaneFrames';
+import type { MeasuredListener } from './measuring/measuring';
 import { AidsMenu } from './panels/AidsMenu';
 import { CutMenu } from './panels/CutMenu';
 import { LostNote } from './panels/LostNote';
@@ -31,24 +32,28 @@ interface Props {
   readonly views?: SavedViewsOf;
   /** Named places of the model. */
   readonly landmarks?: readonly LandmarkSeen[];
+  /** Hears of what is measured. */
+  readonly onMeasured?: MeasuredListener | undefined;
   /** Drawn over all of the stage. */
   readonly children?: ReactNode;
 }
 
 /** The stage with everything that belongs on it: marks that follow the hand, aids for the eye, parts, and the way back. */
-export function StageView({ stage, label, recover = true, overlay, views, landmarks = NONE, children }: Props) {
+export function StageView({ stage, label, recover = true, overlay, views, landmarks = NONE, onMeasured, children }: Props) {
+  const [place, setPlace] = useState<HTMLElement | null>(null);
   const { canvas, session, aids, sides, handle, prepared } = stage;
   return (
     <StageFrame canvas={canvas} label={label}>
       {session && aids && sides && handle && prepared && (
         <>
-          <FreeView stage={stage} session={session} aids={aids} landmarks={landmarks}>
+          <FreeView stage={stage} session={session} aids={aids} landmarks={landmarks} measured={{ place, onMeasured }}>
             {overlay}
           </FreeView>
           <PaneFrames aids={aids} sides={sides} session={session} />
           <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} landmarks={landmarks} />
         </>
       )}
+      <div ref={setPlace} />
       {children}
     </StageFrame>
   );
@@ -69,14 +74,25 @@ const Nameplates = lazy(async () => ({ default: (await import('./marks/Nameplate
 const SectionArrow = lazy(async () => ({ default: (await import('./marks/SectionArrow')).SectionArrow }));
 const SectionPanel = lazy(async () => ({ default: (await import('./panels/SectionPanel')).SectionPanel }));
 const StandingBar = lazy(async () => ({ default: (await import('./panels/StandingBar')).StandingBar }));
+const MeasureTool = lazy(async () => ({ default: (await import('./measuring/MeasureTool')).MeasureTool }));
 const PartsPanel = lazy(async () => ({ default: (await import('./panels/PartsPanel')).PartsPanel }));
 const ViewsPanel = lazy(async () => ({ default: (await import('./panels/ViewsPanel')).ViewsPanel }));
 
 const NONE: readonly LandmarkSeen[] = [];
 
-function FreeView({ stage, session, aids, landmarks, children }: Within & { readonly children: ReactNode }) {
+function FreeView({
+  stage,
+  session,
+  aids,
+  landmarks,
+  measured,
+  children,
+}: Within & {
+  readonly measured: { readonly place: HTMLElement | null; readonly onMeasured: MeasuredListener | undefined };
+  readonly children: ReactNode;
+}) {
   const { drawn, prepared, handle, rectangle, pivot, pointer, nearHand, controls, scheme } = stage;
-  const { grid, names, landmarks: marked, loupe, fourViews, maximised, standing } = useStore(aids);
+  const { grid, names, landmarks: marked, loupe, fourViews, maximised, standing, measuring } = useStore(aids);
   const scene = useStore(session, (s) => s.scene);
   const free = panesOf(fourViews, maximised).find((pane) => pane.name === 'free');
   const shareOf = (pane: { x: number; y: number; size: number }) => ({
@@ -92,6 +108,18 @@ function FreeView({ stage, session, aids, landmarks, children }: Within & { read
           {children}
           <Suspense>
             {scene.section && <SectionArrow session={session} view={drawn} mesh={prepared.mesh} />}
+            {measuring && (
+              <MeasureTool
+                session={session}
+                prepared={prepared}
+                probes={handle.probes}
+                aids={aids}
+                view={drawn}
+                panel={measured.place}
+                landmarks={landmarks}
+                onMeasured={measured.onMeasured}
+              />
+            )}
             {grid && <GridMarks grid={grid} mesh={prepared.mesh} view={drawn} />}
             {(names || marked) && !loupe && (
               <Nameplates mesh={prepared.mesh} scene={scene} cast={handle.probes.cast} names={names} landmarks={marked ? landmarks : NONE} />

@@ -1,3 +1,4 @@
+import type { MeasureKind } from '@core/geometry';
 import type { Aid, Pick } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
@@ -25,10 +26,21 @@ export interface AidsState {
   readonly maximised: PaneName | null;
   readonly panels: boolean;
   readonly standing: boolean;
+  /** Whether what is picked is measured. */
+  readonly measuring: boolean;
+  /** What a step asks to be measured, while that is done; null: what one likes. */
+  readonly asked: AskedValue | null;
   readonly floor: boolean;
   readonly walls: boolean;
   /** Metres a second. */
   readonly speed: number;
+}
+
+/** A value that a step asks for. */
+export interface AskedValue {
+  readonly id: string;
+  readonly name: string;
+  readonly what: MeasureKind;
 }
 
 export interface Aids extends StoreApi<AidsState> {
@@ -36,6 +48,8 @@ export interface Aids extends StoreApi<AidsState> {
   toggle(aid: Aid, pick: Pick | null): void;
   changeSpeed(notches: number): void;
   maximise(pane: PaneName | null): void;
+  /** Begins to measure something that a step asks for; null: ends measuring. */
+  measure(asked: AskedValue | null): void;
 }
 
 const WALKING_SPEED = 1.4;
@@ -60,6 +74,8 @@ export function createAids(session: Recorder, probes: Probes): Aids {
     maximised: null,
     panels: true,
     standing: false,
+    measuring: false,
+    asked: null,
     floor: true,
     walls: true,
     speed: WALKING_SPEED,
@@ -86,7 +102,17 @@ export function createAids(session: Recorder, probes: Probes): Aids {
   // Where the stage stands still to be read, what helps the eye would tell too much.
   session.subscribe(({ still }, before) => {
     if (still && !before.still)
-      store.setState({ grid: null, names: false, landmarks: false, loupe: false, fourViews: false, maximised: null, standing: false });
+      store.setState({
+        grid: null,
+        names: false,
+        landmarks: false,
+        loupe: false,
+        fourViews: false,
+        maximised: null,
+        standing: false,
+        measuring: false,
+        asked: null,
+      });
   });
   return {
     ...store,
@@ -96,6 +122,7 @@ export function createAids(session: Recorder, probes: Probes): Aids {
       if (still && aid !== 'panels') session.say(still);
       else if (aid === 'standing') stand(pick);
       else if (aid === 'grid') store.setState({ grid: state.grid ? null : gridFor(scene) });
+      else if (aid === 'measuring') store.setState({ measuring: !state.measuring, asked: null });
       else if (aid === 'fourViews') store.setState({ fourViews: !state.fourViews, maximised: null });
       else if (aid !== 'speed') {
         store.setState({ [aid]: !state[aid] });
@@ -104,6 +131,11 @@ export function createAids(session: Recorder, probes: Probes): Aids {
       }
     },
     changeSpeed: (notches) => store.setState((s) => ({ speed: Math.min(FASTEST, Math.max(SLOWEST, s.speed * 1.2 ** notches)) })),
+    measure: (asked) => {
+      const { still } = session.getState();
+      if (still) session.say(still);
+      else store.setState({ measuring: asked !== null, asked });
+    },
     maximise: (pane) => store.setState({ maximised: pane }),
   };
 }

@@ -1,6 +1,6 @@
-import { PICKED, partsAt } from '../../criteria';
+import { drawnFor, isSpotShown } from '../../criteria';
 import { isAllowed } from '../../exercise/commandGroups';
-import { drawIds, type FeaturePick } from '../../geometry';
+import type { FeaturePick } from '../../geometry';
 import { unit, type Vec3 } from '../../math';
 import { commandsToRecall, type Scene } from '../../navigation';
 import type { Actor } from '../../simulation/actor';
@@ -23,8 +23,7 @@ function sightOf({ model, recorder, allowed }: Actor, pick: FeaturePick): Scene 
     for (const orientation of orientations) {
       const scene: Scene = { ...plain, visibility, view: { ...now.view, orientation, target: pick.point, distance: model.home.distance / 2 } };
       const { u, v } = project(scene.view, pick.point, FRAME_ASPECT);
-      const ids = drawIds(model.mesh, scene, PICKED.width, PICKED.height);
-      if (partsAt(ids, u, v).some((number) => model.mesh.parts[number]?.id === pick.part)) return scene;
+      if (isSpotShown(model.mesh, scene, drawnFor(model.mesh, scene), pick, u, v)) return scene;
     }
   }
   return null;

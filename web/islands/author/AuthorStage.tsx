@@ -3,6 +3,7 @@ import { aimOf, type RedactedGoal } from '@core/goals';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { overlayOf } from '@web/goals/overlays';
 import { ViewDial } from '@web/stage/dial/ViewDial';
+import type { MeasuredListener } from '@web/stage/measuring/measuring';
 import { StageView } from '@web/stage/StageView';
 import { type Stage, useCommand } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
@@ -16,12 +17,14 @@ interface Props {
   readonly stage: Stage;
   readonly model: { readonly name: string; readonly landmarks: readonly LandmarkSeen[]; readonly mine: boolean };
   readonly problem: string | null;
+  /** Hears of what is measured. */
+  readonly onMeasured: MeasuredListener;
 }
 
 const nothing = createStore(() => null);
 
 /** The stage that an exercise is built on, with what its step draws over it. */
-export function AuthorStage({ store, stage, model, problem }: Props) {
+export function AuthorStage({ store, stage, model, problem, onMeasured }: Props) {
   const state = useStore(store);
   const { draft } = state;
   const step = presentStep(state);
@@ -36,6 +39,7 @@ export function AuthorStage({ store, stage, model, problem }: Props) {
         label={`Stage: ${model.name}`}
         views={{ modelId: draft.model.id, forAll: model.mine }}
         landmarks={model.landmarks}
+        onMeasured={onMeasured}
         overlay={
           <Suspense>
             {Overlay && stage.drawn && (

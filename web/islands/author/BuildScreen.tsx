@@ -8,6 +8,7 @@ import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { asTarget } from '@web/goals/asTarget';
 import { targetPicture } from '@web/goals/targetPicture';
+import type { Measured } from '@web/stage/measuring/measuring';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { createRecorder } from '@web/stage/recorder';
@@ -164,6 +165,9 @@ export function BuildScreen(props: Props) {
   useLeaveWarning(store.isSaved);
   useUndoKeys(store, !trying);
   const show = useCallback((view: View) => session && handle?.renderer.show({ ...session.getState().scene, view }, false), [session, handle]);
+  const [measured, setMeasured] = useState<Measured | null>(null);
+  const { aids } = stage;
+  const onMeasure = useCallback(() => aids?.setState({ measuring: true, asked: null }), [aids]);
   const leave = useCallback(() => setTrying(false), []);
 
   const publish = async (): Promise<void> => {
@@ -222,7 +226,15 @@ export function BuildScreen(props: Props) {
             onRemoved={(number) => offer(`Step ${number} is removed.`, 'Undo', () => store.undo())}
             onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))}
           />
-          <StepPart store={store} session={session} mesh={prepared?.mesh ?? null} landmarks={model.landmarks} show={show} />
+          <StepPart
+            store={store}
+            session={session}
+            mesh={prepared?.mesh ?? null}
+            landmarks={model.landmarks}
+            measured={measured}
+            onMeasure={onMeasure}
+            show={show}
+          />
           <RulesPart store={store} schemes={schemes} />
         </div>
         <AuthorBar
@@ -237,7 +249,7 @@ export function BuildScreen(props: Props) {
           onPublish={() => void publish()}
         />
       </aside>
-      <AuthorStage store={store} stage={stage} model={model} problem={problem} />
+      <AuthorStage store={store} stage={stage} model={model} problem={problem} onMeasured={setMeasured} />
       <AssignSheet open={assigning} onOpenChange={setAssigning} exerciseId={id} version={version} groups={groups} />
     </div>
   );

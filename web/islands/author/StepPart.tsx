@@ -4,6 +4,7 @@ import { GOAL_KINDS, type GoalKindId, kindById } from '@core/goals';
 import type { View } from '@core/view';
 import { asTarget } from '@web/goals/asTarget';
 import { fieldsOf } from '@web/goals/fields';
+import type { Measured } from '@web/stage/measuring/measuring';
 import type { Recorder } from '@web/stage/recorder';
 import { Choice, Part, TextField } from '@web/ui/fields';
 import { Plus } from 'lucide-react';
@@ -19,11 +20,13 @@ interface Props {
   readonly session: Recorder | null;
   readonly mesh: Mesh | null;
   readonly landmarks: readonly Landmark[];
+  readonly measured: Measured | null;
+  readonly onMeasure: () => void;
   readonly show: (view: View) => void;
 }
 
 /** What one step asks: its words, its goal, what it is judged by, and its hints. */
-export function StepPart({ store, session, mesh, landmarks, show }: Props) {
+export function StepPart({ store, session, mesh, landmarks, measured, onMeasure, show }: Props) {
   const state = useStore(store);
   const step = presentStep(state);
   const { goal } = step;
@@ -44,7 +47,19 @@ export function StepPart({ store, session, mesh, landmarks, show }: Props) {
         <p className="mb-2 text-ink-soft text-sm">{kindById(goal.kind).says}</p>
         {session && (
           <GoalPart session={session}>
-            {(scene) => <Fields goal={goal} session={session} scene={scene} mesh={mesh} landmarks={landmarks} show={show} onChange={store.setGoal} />}
+            {(scene) => (
+              <Fields
+                goal={goal}
+                session={session}
+                scene={scene}
+                mesh={mesh}
+                landmarks={landmarks}
+                measured={measured}
+                onMeasure={onMeasure}
+                show={show}
+                onChange={store.setGoal}
+              />
+            )}
           </GoalPart>
         )}
       </Part>

@@ -6,7 +6,9 @@ import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { overlayOf } from '@web/goals/overlays';
 import { panelOf } from '@web/goals/panels';
+import type { AskedValue } from '@web/stage/aids';
 import { ViewDial } from '@web/stage/dial/ViewDial';
+import type { MeasuredListener } from '@web/stage/measuring/measuring';
 import { loadStageMenu } from '@web/stage/panels/StageMenu';
 import { puckToSession } from '@web/stage/puck/puckFeed';
 import { StageView } from '@web/stage/StageView';
@@ -55,6 +57,8 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
   const { session } = attempt;
   const { scheme } = using;
   const command = useCommand(stage, 'dial');
+  const { aids } = stage;
+  const onMeasure = useCallback((asked: AskedValue | null) => aids?.measure(asked), [aids]);
   const puck = useMemo(() => (session ? puckToSession(session, scheme) : null), [session, scheme]);
   const goal = goalShown(exercise, present);
   const Panel = present && panelOf(present.goal);
@@ -74,7 +78,14 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
       )}
       {Panel && present && (
         <div className="shrink-0 max-md:order-1">
-          <Panel goal={present.goal} prompt={task.prompt} parts={stage.prepared?.mesh.parts ?? NO_PARTS} onConfirm={task.confirm} onAnswer={task.answer} />
+          <Panel
+            goal={present.goal}
+            prompt={task.prompt}
+            parts={stage.prepared?.mesh.parts ?? NO_PARTS}
+            onConfirm={task.confirm}
+            onAnswer={task.answer}
+            onMeasure={onMeasure}
+          />
         </div>
       )}
       {ownPuck && puck && (
@@ -124,6 +135,13 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
     });
     return forget;
   }, [session]);
+  const { measured } = task;
+  const onMeasured = useCallback<MeasuredListener>(
+    ({ picked: [a, b] }, asked) => {
+      if (asked && a) measured({ ask: asked.id, a: a.pick, ...(b ? { b: b.pick } : {}) });
+    },
+    [measured],
+  );
   const Overlay = present && overlayOf(present.goal);
 
   return (
@@ -138,6 +156,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
           recover={exercise.allowed.includes('recover') && !(present && taskOf(present.goal).ownStart)}
           views={{ modelId: exercise.model.id, forAll: false }}
           landmarks={landmarks}
+          onMeasured={onMeasured}
           overlay={
             <>
               <Suspense>

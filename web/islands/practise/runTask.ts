@@ -1,4 +1,4 @@
-import { foldTask, type Prompt, type RedactedGoal, taskOf, type Way } from '@core/goals';
+import { foldTask, type Measurement, type Prompt, type RedactedGoal, taskOf, type Way } from '@core/goals';
 import { createReplay, replayMoves } from '@core/trace';
 import type { View } from '@core/view';
 import type { Recorder } from '@web/stage/recorder';
@@ -16,6 +16,8 @@ export interface RunningTask extends StoreApi<AskedNow> {
   confirm(): void;
   /** The learner answers from where the present view is seen. */
   answer(way: Way): void;
+  /** The learner has measured something that is asked. */
+  measured(made: Measurement): void;
   end(): void;
 }
 
@@ -73,6 +75,10 @@ export function runTask(goal: RedactedGoal, session: Recorder, seed: number, ste
     answer(way) {
       const t = session.time();
       take(task.next(goal, at.state, { t, scene: session.getState().scene, answer: way }), t);
+    },
+    measured(made) {
+      const t = session.time();
+      take(task.next(goal, at.state, { t, scene: session.getState().scene, measured: made }), t);
     },
     end() {
       clearTimeout(timer);

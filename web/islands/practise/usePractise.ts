@@ -75,6 +75,7 @@ const livePoints = (closeness: Closeness | null): number => 100 * (meanOf(closen
 /** Why a step is not done yet, though it may look so. */
 function untriedWords(prompt: Prompt | null): string {
   if (!prompt) return 'Nothing was done in this step yet.';
+  if (prompt.code === 'measure') return 'Not everything was measured yet; what is missing counts as not measured.';
   if (prompt.code === 'find') return 'Not everything was found yet; what is missing counts as not found.';
   if (prompt.code === 'way') return 'Not every question was answered yet; what is missing counts as wrong.';
   return prompt.code === 'line'

@@ -9,7 +9,12 @@ import { type AskedNow, type RunningTask, runTask } from './runTask';
 const nothing = createStore<AskedNow>(() => ({ prompt: null, done: true }));
 
 /** The task of the present step while it runs. */
-export function useTask(goal: RedactedGoal | null, session: Recorder | null, seed: number, step: number): AskedNow & Pick<RunningTask, 'confirm' | 'answer'> {
+export function useTask(
+  goal: RedactedGoal | null,
+  session: Recorder | null,
+  seed: number,
+  step: number,
+): AskedNow & Pick<RunningTask, 'confirm' | 'answer' | 'measured'> {
   const [running, setRunning] = useState<RunningTask | null>(null);
   useEffect(() => {
     if (!goal || !session) return;
@@ -21,7 +26,7 @@ export function useTask(goal: RedactedGoal | null, session: Recorder | null, see
     };
   }, [goal, session, seed, step]);
   const asked = useStore(running ?? nothing);
-  return { ...asked, confirm: running?.confirm ?? (() => {}), answer: running?.answer ?? (() => {}) };
+  return { ...asked, confirm: running?.confirm ?? (() => {}), answer: running?.answer ?? (() => {}), measured: running?.measured ?? (() => {}) };
 }
 
 const STILL = 'The stage stands still here: answer beside it.';

@@ -5,9 +5,9 @@ import { useStore } from 'zustand';
 import type { Aids } from '../aids';
 import { StageMenu } from './StageMenu';
 
-const SHOWN: readonly Aid[] = ['grid', 'names', 'landmarks', 'loupe', 'fourViews', 'panels', 'standing'];
+const SHOWN: readonly Aid[] = ['grid', 'names', 'landmarks', 'loupe', 'fourViews', 'panels', 'standing', 'measuring'];
 
-/** What helps the eye, in words with its keys: a grid, names, a loupe, four views, a stage without panels, standing inside. */
+/** What helps the eye, in words with its keys: a grid, names, a loupe, four views, a stage without panels, standing inside, measuring. */
 export function AidsMenu({ aids, scheme }: { readonly aids: Aids; readonly scheme: Scheme }) {
   const labels = useKeyLabels();
   const state = useStore(aids);

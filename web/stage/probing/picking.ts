@@ -1,4 +1,4 @@
-import { cornersAt, heightOver, type Mesh } from '@core/geometry';
+import { cornersAt, diagonalOf, heightOver, type Mesh, type NearestTriangle } from '@core/geometry';
 import type { Pick } from '@core/input';
 import { backOf, cross, dot, sub, unit, type Vec3 } from '@core/math';
 import { effectiveVisibility, type Scene } from '@core/navigation';
@@ -24,12 +24,47 @@ export interface Hit {
 export type Caster = (scene: Pictured, origin: Vec3, direction: Vec3) => Hit | null;
 type Pictured = Readonly<{ visibility: Scene['visibility']; section: Scene['section'] }>;
 
+const trees = new WeakMap<Prepared, MeshBVH>();
+
+/** The search tree of a model, read once. */
+function searchTree(prepared: Prepared): MeshBVH {
+  let found = trees.get(prepared);
+  if (!found) {
+    const geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(prepared.mesh.positions, 3));
+    geometry.setIndex(new BufferAttribute(prepared.mesh.indices, 1));
+    trees.set(prepared, (found = MeshBVH.deserialize(prepared.bvh, geometry, { setIndex: false })));
+  }
+  return found;
+}
+
+/** From how far a spot on a surface is looked for, in sizes of the model. */
+const NEAR = 1e-4;
+
+/** Finds the triangle that a spot lies on, through the search tree: a short ray against its normal meets it first. */
+export function nearestThrough(prepared: Prepared): NearestTriangle {
+  const bvh = searchTree(prepared);
+  const { mesh } = prepared;
+  const reach = diagonalOf(mesh) * NEAR;
+  const ray = new Ray(new Vector3(), new Vector3());
+  return (number, point, normal) => {
+    const { start, count } = mesh.parts[number] ?? { start: 0, count: 0 };
+    for (const side of [1, -1]) {
+      ray.origin.set(point[0] + normal[0] * reach * side, point[1] + normal[1] * reach * side, point[2] + normal[2] * reach * side);
+      ray.direction.set(-normal[0] * side, -normal[1] * side, -normal[2] * side);
+      const hits = bvh.raycast(ray, DoubleSide, 0, 2 * reach);
+      const own = hits
+        .filter(({ faceIndex }) => typeof faceIndex === 'number' && faceIndex * 3 >= start && faceIndex * 3 < start + count)
+        .sort((a, b) => Math.abs(a.distance - reach) - Math.abs(b.distance - reach))[0];
+      if (own) return own.faceIndex ?? null;
+    }
+    return null;
+  };
+}
+
 /** Rays into a model, through its search tree. World metres. */
 export function createCaster(prepared: Prepared): Caster {
   const { mesh } = prepared;
-  const geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(mesh.positions, 3));
-  geometry.setIndex(new BufferAttribute(mesh.indices, 1));
-  const bvh = MeshBVH.deserialize(prepared.bvh, geometry, { setIndex: false });
+  const bvh = searchTree(prepared);
   const starts = mesh.parts
     .map((part, number) => ({ number, start: part.start, count: part.count }))
     .filter((part) => part.count > 0)

@@ -1,10 +1,10 @@
-import { boxOf, middleOf, type PlacedItem, partsInBox, partsUnder, placedMesh } from '@core/geometry';
+import { boxOf, middleOf, type NearestTriangle, type PlacedItem, partsInBox, partsUnder, placedMesh } from '@core/geometry';
 import type { FrameRectangle } from '@core/input';
 import { dot, scale, type Vec3 } from '@core/math';
 import { type Command, commandsToStand, type Scene } from '@core/navigation';
 import { eyeOf, FRAME_ASPECT } from '@core/view';
 import type { Prepared } from '../prepared';
-import { type Caster, createCaster, type Picker, pickerOf, withPlacedObjects } from './picking';
+import { type Caster, createCaster, nearestThrough, type Picker, pickerOf, withPlacedObjects } from './picking';
 import { riseStep, standingPlace, type Walking, walkSteps } from './walking';
 
 /** What only the mesh can tell, found by the stage and written into commands. World metres. */
@@ -14,6 +14,8 @@ export interface Probes {
   /** Height of the ground the model stands on. */
   readonly ground: number;
   readonly size: number;
+  /** The triangle that a spot lies on. */
+  readonly nearest: NearestTriangle;
   /** Objects that stand in the model, and are met by whatever points. */
   setPlaced(items: readonly PlacedItem[]): void;
   selectionCentre(scene: Scene): Vec3 | null;
@@ -44,6 +46,7 @@ export function createProbes(prepared: Prepared): Probes {
     cast,
     ground,
     size,
+    nearest: nearestThrough(prepared),
     setPlaced(items) {
       all = items.length === 0 ? model : withPlacedObjects(model, placedMesh(items));
     },
