@@ -17,6 +17,7 @@ export { sceneAfter } from './moved';
 export * from './points';
 export type { QuickCall } from './quickCall';
 export * from './quickResults';
+export { aimedParts } from './reach';
 export { isRecovered, shortestWayBack } from './recover';
 export * from './registry';
 export * from './seenSoFar';

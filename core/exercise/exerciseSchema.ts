@@ -21,6 +21,8 @@ export const stepSchema = z.object({
     .max(100)
     .refine((list) => new Set(list.map((c) => c.id)).size === list.length, 'each criterion can be used once a step')
     .refine((list) => list.some((c) => c.weight > 0), 'at least one criterion needs a weight above 0'),
+  /** Why it can be done all the same, where something of it lies behind other parts or within them and nothing that is allowed leads there. */
+  reachReason: z.string().trim().max(300, 'keep it under 300 characters').optional(),
   /** Switched off: kept in the draft, left out of what is published. */
   off: z.literal(true).optional(),
 });

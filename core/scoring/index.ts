@@ -5,6 +5,7 @@ export * from './evidence';
 export * from './examine';
 export * from './judgeNow';
 export * from './points';
+export * from './reachable';
 export * from './scoreAttempt';
 export * from './startPoints';
 export * from './upcastCard';

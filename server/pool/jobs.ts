@@ -11,6 +11,7 @@ import {
   type Naming,
   namingFault,
   partIdsIn,
+  reachFaults,
   referencesSchema,
   type Scheme,
   type ScoreCard,
@@ -134,7 +135,8 @@ function examine(input: { readonly content: Exercise; readonly mesh: MeshBytes; 
   readonly settled: Exercise;
 } {
   const model = scoredModel(input.mesh, input.home);
-  const found = examineExercise(input.content, model);
+  const examined = examineExercise(input.content, model);
+  const found = examined.faults.length > 0 ? examined : { ...examined, faults: reachFaults(input.content, model) };
   return { ...found, settled: found.faults.length > 0 ? input.content : settled(stepsOn(input.content), model) };
 }
 

@@ -24,7 +24,7 @@ export interface Pool {
 const SECONDS: Record<JobName, number> = {
   score: 20,
   details: 20,
-  examine: 30,
+  examine: 90,
   openTry: 10,
   model: 60,
   nameParts: 30,

@@ -328,7 +328,7 @@ describe('each goal, built and done', () => {
       await keys(driver, '3');
       await press(driver, 'Ask about this view');
       await press(driver, 'Views that look alike');
-      await waitFor(driver, 'the pairs', async () => /front and rear/.test(await driver.findElement(By.css('[aria-label=Recipe]')).getText()));
+      await waitFor(driver, 'the pairs', async () => /top and bottom/.test(await driver.findElement(By.css('[aria-label=Recipe]')).getText()));
       await press(driver, 'Remove question 1');
       await publishAndAssign('Told by the crank');
 
@@ -363,6 +363,84 @@ describe('each goal, built and done', () => {
       expect(points(attempt, 'facingError')).toBe(1);
       expect(attempt.card.steps[0]?.criteria.find(({ id }) => id === 'facingError')?.value).toBeLessThan(0.01);
       await waitFor(driver, 'the answers', async () => /Seen from the rear, as you said/.test(await driver.findElement(By.css('main')).getText()));
+    });
+  });
+
+  it('find it: an object is placed on the stage and a part is named, and both are picked, with a wrong pick before', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-find', async () => {
+      await begin(/^Lens drive/, 'Behind and before');
+      await choose(driver, 'Goal', 'Find it');
+      await keys(driver, '3');
+      await clickAt(driver, [0, 0]);
+      await press(driver, 'Place it at the picked spot');
+      await write(driver, 'Name of thing 1', 'the chalk');
+      await choose(driver, 'Seek a landmark', 'Nameplate');
+      await publishAndAssign('Behind and before');
+
+      await practise('Behind and before');
+      const row = async (): Promise<string> => driver.findElement(By.css('[aria-label="What is sought"]')).getText();
+      await keys(driver, '1');
+      await clickAt(driver, [0.1, -0.05]);
+      await waitFor(driver, 'a gentle word', async () => /That is .*: look on/.test(await row()));
+      // The nameplate is in the middle over the doors.
+      await clickAt(driver, [-0.02, -0.19]);
+      await waitFor(driver, 'the first find', async () => (await row()).includes('1 of 2'));
+      await keys(driver, '3');
+      await clickAt(driver, [0, 0]);
+      await waitFor(driver, 'all', async () => (await driver.findElement(By.css('main')).getText()).includes('All is found'));
+      const attempt = await scored();
+      expect(points(attempt, 'missed')).toBe(1);
+      expect(attempt.card.steps[0]?.criteria.find(({ id }) => id === 'wrongPicks')?.value).toBe(1);
+      await waitFor(driver, 'where each was', async () => (await driver.findElements(By.css('figure img[alt^="Where "]'))).length === 2);
+    });
+  });
+
+  it('measure: a distance and a diameter are asked for, and measured with pointer and keys; Escape takes away', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-measure', async () => {
+      const recipe = async (): Promise<string> => driver.findElement(By.css('[aria-label=Recipe]')).getText();
+      const tool = async (): Promise<string> => driver.findElement(By.css('section[aria-label=Measure]')).getText();
+      const depth = async (): Promise<void> => {
+        await keys(driver, '1');
+        await clickAt(driver, [-0.15, 0]);
+        await waitFor(driver, 'the first pick', async () => (await tool()).includes('Now the second'));
+        await keys(driver, '3');
+        await clickAt(driver, [0.1, 0]);
+      };
+      await begin(/^Lens drive/, 'How deep');
+      await choose(driver, 'Goal', 'Measure');
+      await press(driver, 'Measure on the stage');
+      await waitFor(driver, 'the tool', async () => (await driver.findElements(By.css('section[aria-label=Measure]'))).length === 1);
+      await depth();
+      await waitFor(driver, 'the value', async () => (await tool()).includes('710.00 mm'));
+      await press(driver, /^Ask for the distance/);
+      await press(driver, 'Diameter', 'section[aria-label=Measure] button');
+      await keys(driver, '1');
+      // A flat face has no diameter; the crank's handle has.
+      await clickAt(driver, [-0.15, 0]);
+      await waitFor(driver, 'why not', async () => (await tool()).includes('is not there'));
+      await clickAt(driver, [0.232, 0.002]);
+      await waitFor(driver, 'the diameter', async () => (await tool()).includes('40.00 mm'));
+      await press(driver, /^Ask for the diameter/);
+      await waitFor(driver, 'both', async () => /710\.00 mm[\s\S]*40\.00 mm/.test(await recipe()));
+      await publishAndAssign('How deep');
+
+      await practise('How deep');
+      await press(driver, /the distance/);
+      await waitFor(driver, 'the tool', async () => (await driver.findElements(By.css('section[aria-label=Measure]'))).length === 1);
+      await depth();
+      await waitFor(driver, 'the value', async () => (await driver.findElements(By.css('[data-testid=measured]'))).length === 1);
+      await press(driver, /the diameter/);
+      await keys(driver, '1');
+      await clickAt(driver, [0.232, 0.002]);
+      await waitFor(driver, 'the end', async () => (await driver.findElement(By.css('main')).getText()).includes('All is measured'));
+      await keys(driver, Key.ESCAPE);
+      await waitFor(driver, 'one value left', async () => (await driver.findElements(By.css('[data-testid=measured]'))).length === 1);
+      const attempt = await scored();
+      expect(points(attempt, 'valueError')).toBe(1);
+      expect(points(attempt, 'wrongPicks')).toBe(1);
+      await waitFor(driver, 'the values', async () => /40\.00 mm\s*right/.test(await driver.findElement(By.css('main')).getText()));
     });
   });
 

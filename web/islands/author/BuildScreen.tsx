@@ -29,6 +29,7 @@ import { AuthorBar } from './AuthorBar';
 import { AuthorStage } from './AuthorStage';
 import { Conflicts } from './Conflicts';
 import { createDraftStore, presentStep } from './draftStore';
+import { ReachPart } from './ReachPart';
 import { RulesPart } from './RulesPart';
 import { StepPart } from './StepPart';
 import { StepsPart } from './StepsPart';
@@ -236,6 +237,7 @@ export function BuildScreen(props: Props) {
             show={show}
           />
           <RulesPart store={store} schemes={schemes} />
+          <ReachPart store={store} mesh={prepared?.mesh ?? null} home={model.home} />
         </div>
         <AuthorBar
           store={store}

@@ -20,6 +20,7 @@ const FIELDS: Record<DraftConflict['field'], string> = {
   hints: 'Hints',
   goal: 'Goal',
   criteria: 'Judged by',
+  reachReason: 'Why it can be reached',
   off: 'Whether it is on',
   step: 'The step itself',
 };

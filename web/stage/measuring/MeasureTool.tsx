@@ -73,7 +73,7 @@ export function MeasureTool({ session, prepared, probes, aids, view, panel, land
             className="pointer-events-auto absolute top-2 right-2 z-20 w-60 rounded-lg border border-ink bg-card p-3 text-sm shadow-lg max-md:fixed max-md:inset-x-3 max-md:top-auto max-md:bottom-3 max-md:w-auto"
           >
             <div className="flex items-center justify-between">
-              <h2 className="text-base">{asked ? asked.name : 'Measure'}</h2>
+              <h2 className="text-base first-letter:uppercase">{asked ? asked.name : 'Measure'}</h2>
               <button type="button" aria-label="Put the measure away" onClick={() => aids.measure(null)}>
                 <X size={16} aria-hidden="true" />
               </button>
