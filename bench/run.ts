@@ -30,6 +30,7 @@ import { judgeNow } from '@core/scoring';
 import DynamicTimeWarping from 'dynamic-time-warping';
 import { Quaternion, Vector3 } from 'three';
 import { ball } from './ball';
+import { measuringBenches } from './measuring';
 import { pair } from './pair';
 import { stageBenches } from './stage';
 
@@ -166,6 +167,7 @@ await pair(`contours with ${crossing.length} candidates`, 'ratio under 3', () =>
   run: () => void crossings(million, plane, crossing),
 });
 await stageBenches(million);
+await measuringBenches();
 process.stdout.write(`\n${subjectPoints(twoHundred, []).length} hull points of the 200k model\n`);
 
 function touch(mesh: Mesh): void {

@@ -204,8 +204,8 @@ function turnOf({ normals }: Topology, seed: number, triangles: readonly number[
   return angles.reduce((a, b) => Math.max(a, b), 0) - angles.reduce((a, b) => Math.min(a, b), 0);
 }
 
-/** Rings of neighbours that a cylinder is guessed from where the smooth surface goes on beyond it. */
-const RINGS = [2, 4, 8, 16] as const;
+/** Rings of neighbours that a cylinder is guessed from: the fewest that turn enough do. */
+const RINGS = [2, 4, 8, 16, 32, 64] as const;
 
 /** The smooth triangles about one, so many sides away. */
 function about(topology: Topology, seed: number, rings: number): number[] {
@@ -219,25 +219,39 @@ function about(topology: Topology, seed: number, rings: number): number[] {
   });
 }
 
+/** The triangles of a round face about one, and its cylinder: guessed from near by, then grown over what lies on it; null: there is none. */
+function grownRound(mesh: Mesh, topology: Topology, seed: number): { readonly found: Cylinder; readonly triangles: readonly number[] } | null {
+  const { normals, beyond } = topology;
+  const smooth = (to: number, over: number): boolean => dot(normalAt(normals, to), normalAt(normals, over)) > SMOOTH;
+  for (const rings of RINGS) {
+    let found = cylinderThrough(mesh, topology, about(topology, seed, rings));
+    let triangles: readonly number[] = [];
+    for (let pass = 0; pass < 3 && found && lies(mesh, topology, seed, found); pass++) {
+      const on: Cylinder = found;
+      triangles = connected(topology, seed, (to, over) => smooth(to, over) && lies(mesh, topology, to, on));
+      found = cylinderThrough(mesh, topology, triangles);
+    }
+    if (!found || triangles.length === 0) continue;
+    const cylinder: Cylinder = found;
+    if (!triangles.every((triangle) => lies(mesh, topology, triangle, cylinder))) continue;
+    // All of a smooth face, or as much of one that runs out into something else as tells a round from a patch of a cone.
+    const own = new Set(triangles);
+    const whole = triangles.every((triangle) =>
+      [0, 1, 2].every((k) => {
+        const next = beyond[triangle * 3 + k] as number;
+        return next < 0 || own.has(next) || !smooth(next, triangle);
+      }),
+    );
+    if (whole || turnOf(topology, seed, triangles, cylinder.axis) >= TURN) return { found: cylinder, triangles };
+  }
+  return null;
+}
+
 function roundAt(mesh: Mesh, topology: Topology, seed: number): Feature | null {
   const { first, normals } = topology;
-  const smooth = (to: number, over: number): boolean => dot(normalAt(normals, to), normalAt(normals, over)) > SMOOTH;
-  const whole = connected(topology, seed, smooth);
-  let triangles: readonly number[] = whole;
-  let found = cylinderThrough(mesh, topology, whole);
-  const fits = (cylinder: Cylinder | null, of: readonly number[]): cylinder is Cylinder =>
-    cylinder !== null && of.every((triangle) => lies(mesh, topology, triangle, cylinder));
-  for (let i = 0; i < RINGS.length && !fits(found, triangles); i++) {
-    // It runs out into something else: guessed from near by, then grown over what lies on it.
-    let guess = cylinderThrough(mesh, topology, about(topology, seed, RINGS[i] as number));
-    for (let pass = 0; pass < 2 && guess && lies(mesh, topology, seed, guess); pass++) {
-      const on: Cylinder = guess;
-      triangles = connected(topology, seed, (to, over) => smooth(to, over) && lies(mesh, topology, to, on));
-      guess = cylinderThrough(mesh, topology, triangles);
-    }
-    found = guess;
-  }
-  if (!fits(found, triangles) || (triangles !== whole && turnOf(topology, seed, triangles, found.axis) < TURN)) return null;
+  const grown = grownRound(mesh, topology, seed);
+  if (!grown) return null;
+  const { found, triangles } = grown;
   let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
   for (const triangle of triangles)
     for (const corner of cornersAt(mesh, first + triangle)) {

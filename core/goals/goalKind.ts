@@ -49,6 +49,8 @@ export interface GoalKind<G extends { readonly kind: string }, R extends { reado
   /** All parts that it names. */
   partsNamed(goal: G): readonly string[];
   faults(goal: G, rules: Rules, model: ScoredModel): readonly Fault[];
+  /** What may be unfair or not meant, though it can be published. */
+  doubts?(goal: G, rules: Rules, model: ScoredModel): readonly Fault[];
   /** What is found out about a goal when it is published and kept with it, and taken away again to compare it with a draft. */
   readonly settled?: { add(goal: G, model: ScoredModel): G; drop(goal: G): G };
   /** What a trainee's browser may hold while the target is hidden: nothing of where it is. */

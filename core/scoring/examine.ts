@@ -1,6 +1,6 @@
 import { CRITERIA } from '../criteria';
 import { type Exercise, stepsOn } from '../exercise';
-import { kindOf } from '../goals';
+import { type Fault, kindOf, type Rules } from '../goals';
 import { BUILT_IN_SCHEMES, commandKindsOf } from '../input';
 import type { ScoredModel } from '../model';
 import type { CommandKind } from '../navigation';
@@ -62,6 +62,14 @@ export const drafted = (content: Exercise): Exercise => ({
   steps: content.steps.map((step) => ({ ...step, goal: kindOf(step.goal).settled?.drop(step.goal) ?? step.goal })),
 });
 
+const rulesFor = ({ allowed, start, schemes }: Exercise, { skill }: Exercise['steps'][number]): Rules => ({ allowed, start, skill, given: givenBy(schemes) });
+
+/** What is told of a step, with its number and its field. */
+const placed = ({ message, field }: Fault, step: number): Finding => ({
+  message: `Step ${step + 1}: ${message}.`,
+  field: field === 'allowed' || field === 'start' ? field : `steps.${step}.${field}`,
+});
+
 /** Looks an exercise through before it is published. `faults` keep it from that, `warnings` do not. */
 export function examineExercise(content: Exercise, model: ScoredModel): { readonly faults: readonly Finding[]; readonly warnings: readonly Finding[] } {
   const parts = new Set(model.mesh.parts.map((part) => part.id));
@@ -71,12 +79,7 @@ export function examineExercise(content: Exercise, model: ScoredModel): { readon
     const kind = kindOf(step.goal);
     const unknown = kind.partsNamed(step.goal).find((id) => !parts.has(id));
     if (unknown !== undefined) return [{ message: `Step ${i + 1}: the model has no part "${unknown}".`, field: `steps.${i}.goal` }];
-    return kind
-      .faults(step.goal, { allowed: content.allowed, start: content.start, skill: step.skill, given: givenBy(content.schemes) }, model)
-      .map(({ message, field }) => ({
-        message: `Step ${i + 1}: ${message}.`,
-        field: field === 'allowed' || field === 'start' ? field : `steps.${i}.${field}`,
-      }));
+    return kind.faults(step.goal, rulesFor(content, step), model).map((fault) => placed(fault, i));
   });
   if (faults.length > 0) return { faults, warnings: [] };
   const untouched = untouchedOf(stepsOn(content), model);
@@ -98,5 +101,8 @@ export function examineExercise(content: Exercise, model: ScoredModel): { readon
       },
     ];
   });
-  return { faults, warnings };
+  const doubts = content.steps.flatMap((step, i): Finding[] =>
+    step.off ? [] : (kindOf(step.goal).doubts?.(step.goal, rulesFor(content, step), model) ?? []).map((fault) => placed(fault, i)),
+  );
+  return { faults, warnings: [...doubts, ...warnings] };
 }

@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { COMMAND_GROUP_IDS, type CommandGroupId } from '../exercise';
-import type { GoalOf } from '../goals';
+import type { Goal, GoalOf } from '../goals';
 import type { Vec3 } from '../math';
 import { defaultHome, type ScoredModel } from '../model';
 import { initialScene } from '../navigation';
 import { boxes } from '../tests/meshes';
 import { exerciseOf } from '../tests/practice';
+import { standardOrientation } from '../view';
+import { examineExercise } from './examine';
 import { reachable, reachFaults } from './reachable';
 
 /** A box of six walls with a cube in it, a cube behind the box, and one on it. */
@@ -78,11 +80,54 @@ describe('publishing', () => {
     expect(reachFaults({ ...content, steps: [{ ...step, reachReason: 'They open the box on the bench.' }] }, model)).toEqual([]);
     expect(reachFaults({ ...content, steps: [{ ...step, off: true }] }, model)).toEqual([]);
     // Too small to be seen from anywhere.
-    const dust = { ...sealed, object: { shape: 'cube' as const, point: [0, 0, 1.2] as Vec3, turn: [0, 0, 0, 1] as const, size: 1e-5 } };
-    const [never] = find(dust as never).steps;
+    const dust: GoalOf<'findIt'>['items'][number] = {
+      id: 'dust',
+      name: 'dust',
+      of: 'object',
+      object: { shape: 'cube' as const, point: [0, 0, 1.2] as Vec3, turn: [0, 0, 0, 1] as const, size: 1e-5 },
+    };
+    const never = find(dust).steps[0];
     if (never)
       expect(reachFaults({ ...content, steps: [{ ...never, reachReason: 'No.' }] }, model)).toMatchObject([
         { message: expect.stringContaining('from nowhere') },
       ]);
+  });
+});
+
+describe('what an author should know', () => {
+  const warned = (...goals: readonly Goal[]) =>
+    examineExercise({ ...exerciseOf(...goals), start }, model)
+      .warnings.map(({ field, message }) => `${field} ${message}`)
+      .filter((words) => !words.includes('more can be lost'));
+
+  it('a target that shows nothing of its subject, a call that the start answers, a line through a part', () => {
+    const aside = { ...start.view, target: [50, 0, 0] as Vec3 };
+    expect(warned({ kind: 'matchView', target: initialScene(aside), subject: ['core'] })).toEqual([
+      expect.stringMatching(/^steps.0.goal Step 1: the target shows nothing/),
+    ]);
+    const front = { ...start, view: { ...start.view, orientation: standardOrientation('front') } };
+    const calls = exerciseOf({
+      kind: 'callView',
+      order: 'asGiven',
+      calls: [
+        { kind: 'standard', name: 'front' },
+        { kind: 'standard', name: 'top' },
+      ],
+    });
+    expect(examineExercise({ ...calls, start: front }, model).warnings[0]).toMatchObject({
+      field: 'start',
+      message: expect.stringContaining('already answers the first call'),
+    });
+    const inside = { ...start.view, target: [0, 0, 0.5] as Vec3, distance: 0.05 };
+    expect(
+      warned({
+        kind: 'followOrbit',
+        pivot: [0, 0, 0.5],
+        path: [
+          { t: 0, view: inside },
+          { t: 1, view: { ...inside, orientation: standardOrientation('right') } },
+        ],
+      }),
+    ).toEqual([expect.stringContaining('passes inside “core”')]);
   });
 });

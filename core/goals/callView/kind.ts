@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { callSchema } from '../../criteria/call';
+import { AT_STANDARD, callError } from '../../criteria/callResults';
 import { unit } from '../../math';
 import { STANDARD_NAMES } from '../../view/standardNames';
 import type { GoalKind } from '../goalKind';
@@ -36,5 +37,11 @@ export const callView: GoalKind<CallView, RedactedCallView> = {
     calls.flatMap((call) =>
       call.kind === 'face' && unit(call.normal) === null ? [{ message: `the face “${call.name}” has no side: pick it again`, field: 'goal' as const }] : [],
     ),
+  doubts: ({ calls, order }, { start }) => {
+    const [first] = calls;
+    return first && order === 'asGiven' && callError(first, start.view, start.view) <= AT_STANDARD
+      ? [{ message: 'the start already answers the first call: set another start, or call another view first', field: 'start' }]
+      : [];
+  },
   redact: ({ calls, order }) => ({ kind: 'callView', calls: calls.map((call) => (call.kind === 'face' ? { kind: 'face', name: call.name } : call)), order }),
 };

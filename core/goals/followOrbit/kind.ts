@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { partName, partRound } from '../../geometry';
+import { eyeOf } from '../../view';
 import { vec3Schema, viewSchema } from '../../view/viewSchema';
 import type { GoalKind } from '../goalKind';
 import { followOrbitAim } from './aim';
@@ -36,5 +38,12 @@ export const followOrbit: GoalKind<FollowOrbit, z.infer<typeof redactedSchema>> 
   criteria: followOrbitCriteria,
   partsNamed: () => [],
   faults: () => [],
+  doubts: ({ path }, _, { mesh }) => {
+    const part = path.map(({ view }) => partRound(mesh, eyeOf(view))).find((number) => number >= 0);
+    const id = part === undefined ? undefined : mesh.parts[part]?.id;
+    return id === undefined
+      ? []
+      : [{ message: `the line passes inside “${partName(mesh.parts, id)}”, where nothing of it is seen: record it farther out`, field: 'goal' }];
+  },
   redact: () => ({ kind: 'followOrbit' }),
 };

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { partsUnder } from '../../geometry';
+import { pictureOf, showsAny } from '../../measures';
 import { sceneSchema } from '../../navigation/sceneSchema';
 import type { GoalKind } from '../goalKind';
 import { partsSchema } from '../parts';
@@ -23,5 +25,9 @@ export const matchView: GoalKind<MatchView, z.infer<typeof redactedSchema>> = {
   criteria: matchViewCriteria,
   partsNamed: ({ target, subject }) => [...subject, ...Object.keys(target.visibility)],
   faults: () => [],
+  doubts: ({ target, subject }, _, { mesh }) =>
+    showsAny(pictureOf(mesh, target), partsUnder(mesh, subject))
+      ? []
+      : [{ message: 'the target shows nothing of the subject: set another target, or another subject', field: 'goal' }],
   redact: () => ({ kind: 'matchView' }),
 };
