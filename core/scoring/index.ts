@@ -1,4 +1,5 @@
 /** How close an attempt came: what each criterion earned over the start, score cards, what a card draws. */
+export * from './calibrate';
 export * from './cardDetails';
 export * from './coarse';
 export * from './evidence';

@@ -29,6 +29,7 @@ import { AuthorBar } from './AuthorBar';
 import { AuthorStage } from './AuthorStage';
 import { Conflicts } from './Conflicts';
 import { createDraftStore, presentStep } from './draftStore';
+import { type OwnTry, triesOf } from './OwnTries';
 import { ReachPart } from './ReachPart';
 import { RulesPart } from './RulesPart';
 import { StepPart } from './StepPart';
@@ -58,7 +59,19 @@ const NOTHING_PLACED: readonly PlacedItem[] = [];
 const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
 
 /** An author's own try: the exercise as it stands is practised and scored, and nothing of it is kept. */
-function Trying({ props, draft, prepared, onLeave }: { props: Props; draft: Exercise; prepared: Prepared | null; onLeave: () => void }) {
+function Trying({
+  props,
+  draft,
+  prepared,
+  onLeave,
+  onTried,
+}: {
+  props: Props;
+  draft: Exercise;
+  prepared: Prepared | null;
+  onLeave: () => void;
+  onTried: (tries: readonly OwnTry[]) => void;
+}) {
   const { id, model, version } = props;
   const [card, setCard] = useState<{ card: ScoreCard; scheme: SentScheme | null } | null>(null);
   const schemes = useMemo(
@@ -73,11 +86,12 @@ function Trying({ props, draft, prepared, onLeave }: { props: Props; draft: Exer
       onHandIn: async (trace: unknown) => {
         const made = (await call('tryOut', { body: { content: draft, trace } })) as unknown as ScoreCard;
         const used = schemes.find((s) => s.id === (trace as { scheme: { id: string } }).scheme.id);
+        onTried(triesOf(made, draft.steps));
         setCard({ card: made, scheme: used ? schemeToSend(used) : null });
       },
       onLeave,
     }),
-    [prepared, draft, schemes, onLeave],
+    [prepared, draft, schemes, onLeave, onTried],
   );
   if (!card)
     return (
@@ -142,6 +156,8 @@ export function BuildScreen(props: Props) {
   const [prepared, setPrepared] = useState<Prepared | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [trying, setTrying] = useState(false);
+  const [tries, setTries] = useState<readonly OwnTry[]>([]);
+  const tried = useCallback((made: readonly OwnTry[]) => setTries((before) => [...before, ...made]), []);
   const [assigning, setAssigning] = useState(false);
   const [busy, setBusy] = useState(false);
   const [schemes] = useState(() => schemesReceived(props.schemes));
@@ -193,7 +209,15 @@ export function BuildScreen(props: Props) {
   };
 
   if (trying)
-    return <Trying props={{ ...props, version }} draft={draft.steps.some((step) => !step.off) ? stepsOn(draft) : draft} prepared={prepared} onLeave={leave} />;
+    return (
+      <Trying
+        props={{ ...props, version }}
+        draft={draft.steps.some((step) => !step.off) ? stepsOn(draft) : draft}
+        prepared={prepared}
+        onLeave={leave}
+        onTried={tried}
+      />
+    );
   return (
     <div className="flex min-h-0 flex-1">
       <Toasts />
@@ -232,6 +256,7 @@ export function BuildScreen(props: Props) {
             session={session}
             mesh={prepared?.mesh ?? null}
             landmarks={model.landmarks}
+            tries={tries}
             measured={measured}
             onMeasure={onMeasure}
             show={show}

@@ -11,6 +11,7 @@ import { Plus } from 'lucide-react';
 import { useStore } from 'zustand';
 import { CriteriaTable } from './CriteriaTable';
 import { type DraftStore, presentStep } from './draftStore';
+import { OwnTries, type OwnTry } from './OwnTries';
 
 const GOALS = GOAL_KINDS.map((id) => ({ id, label: kindById(id).label }));
 
@@ -20,13 +21,14 @@ interface Props {
   readonly session: Recorder | null;
   readonly mesh: Mesh | null;
   readonly landmarks: readonly Landmark[];
+  readonly tries: readonly OwnTry[];
   readonly measured: Measured | null;
   readonly onMeasure: () => void;
   readonly show: (view: View) => void;
 }
 
 /** What one step asks: its words, its goal, what it is judged by, and its hints. */
-export function StepPart({ store, session, mesh, landmarks, measured, onMeasure, show }: Props) {
+export function StepPart({ store, session, mesh, landmarks, tries, measured, onMeasure, show }: Props) {
   const state = useStore(store);
   const step = presentStep(state);
   const { goal } = step;
@@ -65,6 +67,7 @@ export function StepPart({ store, session, mesh, landmarks, measured, onMeasure,
       </Part>
       <Part title="Judged by">
         <CriteriaTable key={step.id} goal={goal} criteria={step.criteria} onChange={(criteria) => store.setStep({ criteria })} />
+        <OwnTries step={step} tries={tries} onChange={(criteria) => store.setStep({ criteria })} />
       </Part>
       <Part title="Hints">
         {step.hints.map((hint, i) => (

@@ -1,0 +1,22 @@
+import { expect, it } from 'vitest';
+import { calibrated, quantile } from './calibrate';
+
+it('quantiles are linear between the order statistics', () => {
+  expect(quantile([1, 2, 3, 4], 0.9)).toBeCloseTo(3.7, 12);
+  expect(quantile([4, 1, 3, 2], 0.25)).toBeCloseTo(1.75, 12);
+  expect(quantile([5], 0.9)).toBe(5);
+  expect(quantile([], 0.5)).toBeNull();
+});
+
+it('what is close enough comes from three tries or more, never finer than a hand', () => {
+  expect(calibrated('time', [10, 12])).toBeNull();
+  const time = calibrated('time', [40, 50, 60]);
+  expect(time?.full).toBeCloseTo(58, 9);
+  expect(time?.zero).toBeCloseTo(232, 9);
+  // Three perfect hits: half a degree, and the usual end of points.
+  const direction = calibrated('direction', [0, 0.0001, 0]);
+  expect(direction?.full).toBeCloseTo((0.5 * Math.PI) / 180, 12);
+  expect(direction?.zero).toBeGreaterThan(0.1);
+  // What is met or not has no tolerance.
+  expect(calibrated('projection', [0, 0, 0])).toBeNull();
+});

@@ -1,0 +1,34 @@
+import { CRITERIA, type CriterionId } from '../criteria';
+
+const DEGREE = Math.PI / 180;
+/** What a hand can be asked for at most: half a degree, a pixel of the frame. By the unit of a criterion. */
+const FINEST: Readonly<Record<string, number>> = { rad: 0.5 * DEGREE, 'frame heights': 0.001, octaves: 0.002 };
+
+/** From how many tries on a tolerance can be told. */
+export const TRIES = 3;
+/** The share of one's own tries that earn full marks. */
+const OWN = 0.9;
+/** No marks from this many times of what earns full ones. */
+const WIDER = 4;
+
+/** Quantile of values, 0 … 1, linear between the order statistics (Hyndman & Fan 1996, type 7); null without values. */
+export function quantile(values: readonly number[], p: number): number | null {
+  const sorted = [...values].sort((a, b) => a - b);
+  if (sorted.length === 0) return null;
+  const h = (sorted.length - 1) * p;
+  const low = Math.floor(h);
+  const [a, b] = [sorted[low] as number, sorted[Math.min(sorted.length - 1, low + 1)] as number];
+  return a + (h - low) * (b - a);
+}
+
+/**
+ * The tolerance that values of one's own come to, in the criterion's unit: full marks up to the 0.9 quantile, none from four
+ * times that or the usual, whichever is wider; neither finer than a hand can be asked for. Null: too few values, or a criterion that is met or not.
+ */
+export function calibrated(id: CriterionId, values: readonly number[]): { readonly full: number; readonly zero: number } | null {
+  const { display, unit, tolerance } = CRITERIA[id];
+  const reached = values.length < TRIES || display === 'yesNo' ? null : quantile(values, OWN);
+  if (reached === null) return null;
+  const full = Math.max(reached, FINEST[unit] ?? 0);
+  return { full, zero: Math.max(WIDER * full, tolerance.zero) };
+}
