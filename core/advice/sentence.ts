@@ -1,5 +1,4 @@
 import { MOST_IN_PERCENT, toldDegrees, toldPercent } from '../criteria';
-import type { MeasureKind } from '../geometry';
 
 /** Pieces of a sentence a coach would say. */
 
@@ -36,10 +35,4 @@ export function say(eye: string, hand?: string | null): string {
 /** "a, b and c" */
 export function listed(words: readonly string[]): string {
   return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
-}
-
-/** A measured value, to a hundredth of a millimetre or of a degree; from a metre on in metres. */
-export function measuredWords(what: MeasureKind, value: number): string {
-  if (what === 'angle') return `${((value * 180) / Math.PI).toFixed(2)}°`;
-  return value < 1 ? `${(value * 1000).toFixed(2)} mm` : `${value.toFixed(5)} m`;
 }

@@ -1,9 +1,10 @@
 import type { AdviceCode, AdviceFigures, CalledWords, KeptAdvice } from '../criteria';
+import { measuredWords } from '../geometry';
 import type { LabelledScheme } from '../input';
 import { viewWords } from '../view';
 import * as gesture from './gestureWords';
 import { quickWords } from './quickWords';
-import { degrees, lengthWords, listed, measuredWords, percent, plural, say, seconds, sizeOff } from './sentence';
+import { degrees, lengthWords, listed, percent, plural, say, seconds, sizeOff } from './sentence';
 
 /** The eye's half of a sentence, and the hand's in a scheme. */
 interface Halves {

@@ -1,7 +1,7 @@
 import { diagonalOf, drawDepths, type Feature, type FeaturePick, featureAt, type MeasureKind, type Mesh, valueBetween } from '../geometry';
 import type { Scene } from '../navigation';
 import { lastMoveBy } from '../trace/replay';
-import type { TraceEvent } from '../trace/traceSchema';
+import type { PickMade, TraceEvent } from '../trace/traceSchema';
 import { FRAME_ASPECT, project } from '../view';
 import type { Evidence } from './evidence';
 import { PICKED, pixelsAt } from './findResults';
@@ -16,7 +16,6 @@ export interface Ask {
 }
 
 type Measurement = Extract<TraceEvent, { kind: 'measure' }>;
-type PickMade = Measurement['a'];
 
 /** A picked point projects to where it was picked to this many pixels of the picture. */
 const PIXELS = 2;

@@ -3,6 +3,7 @@ export * from './diagonal';
 export * from './drawIds';
 export * from './features';
 export * from './inside';
+export * from './measuredWords';
 export * from './memory';
 export * from './mesh';
 export * from './naming';

@@ -3,10 +3,10 @@ import type { Call, QuickCall } from '../criteria';
 import type { Criterion } from '../criteria/criterionSchema';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { SkillId } from '../exercise/skills';
-import type { FeaturePick, PlacedItem } from '../geometry';
+import type { PlacedItem } from '../geometry';
 import type { ScoredModel } from '../model';
 import type { Command, CommandKind, Scene } from '../navigation';
-import type { InterfaceBinding, MoveGesture, TraceEvent } from '../trace';
+import type { InterfaceBinding, MoveGesture, PickMade, TraceEvent } from '../trace';
 import type { GoalAim } from './goalAim';
 
 /** A criterion that a goal can be judged by, as it is added: `standard` ones are there from the beginning. */
@@ -104,9 +104,6 @@ export type TaskEvent =
   | { readonly kind: 'pick'; readonly u: number; readonly v: number }
   | ({ readonly kind: 'measure' } & Measurement)
   | { readonly kind: 'answer'; readonly call: number; readonly azimuth?: number; readonly elevation?: number };
-
-/** A pick of a measurement, with the moment, seconds from opening, and the place in the frame at which it was made. */
-export type PickMade = FeaturePick & { readonly t: number; readonly u: number; readonly v: number };
 
 /** What was picked to measure something that is asked, by its id. */
 export interface Measurement {

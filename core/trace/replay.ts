@@ -3,7 +3,7 @@ import { apply, type Command, type Context, EMPTY_HISTORY, type Scene } from '..
 import type { View } from '../view';
 import type { Trace } from './traceSchema';
 
-export type { Move, MoveGesture, Trace, TraceEvent } from './traceSchema';
+export type { Move, MoveGesture, PickMade, Trace, TraceEvent } from './traceSchema';
 
 /** A scene that commands are done to, one after the other. */
 export interface Replay {

@@ -69,4 +69,6 @@ export const traceSchema = z.preprocess(
 export type Trace = z.infer<typeof traceSchema>;
 export type Move = z.infer<typeof moveSchema>;
 export type TraceEvent = z.infer<typeof eventSchema>;
+/** A pick of a measurement, with the moment, seconds from opening, and the place in the frame at which it was made. */
+export type PickMade = z.infer<typeof madePick>;
 export type MoveGesture = z.infer<typeof gestureSchema>;

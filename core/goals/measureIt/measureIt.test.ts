@@ -5,9 +5,8 @@ import { examineExercise, scoreAttempt } from '../../scoring';
 import { simulateAttempt } from '../../simulation';
 import { GOALS } from '../../tests/goals';
 import { attempt, crate, exerciseOf, start } from '../../tests/practice';
-import type { Move, Trace, TraceEvent } from '../../trace';
+import type { Move, PickMade, Trace, TraceEvent } from '../../trace';
 import { FRAME_ASPECT, project } from '../../view';
-import type { PickMade } from '../goalKind';
 import type { MeasureIt } from './kind';
 import { measureItTask } from './task';
 

@@ -1,4 +1,4 @@
-import { measuredWords } from '@core/advice';
+import { measuredWords } from '@core/geometry';
 import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
 import { initialScene } from '@core/navigation';
 import { FRAME_ASPECT, project } from '@core/view';

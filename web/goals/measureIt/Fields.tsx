@@ -1,6 +1,5 @@
-import { measuredWords } from '@core/advice';
 import { expectedOf } from '@core/criteria';
-import { type FeaturePick, partName } from '@core/geometry';
+import { type FeaturePick, measuredWords, partName } from '@core/geometry';
 import type { GoalOf } from '@core/goals';
 import { X } from 'lucide-react';
 import type { FieldsProps } from '../goalParts';

@@ -1,5 +1,5 @@
-import { measuredWords } from '@core/advice';
 import type { Mesh } from '@core/geometry';
+import { measuredWords } from '@core/geometry';
 import type { Vec3 } from '@core/math';
 import { FRAME_ASPECT, project, type View } from '@core/view';
 import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';

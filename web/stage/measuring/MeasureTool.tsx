@@ -1,6 +1,5 @@
-import { measuredWords } from '@core/advice';
 import type { Landmark } from '@core/exercise';
-import { type FeaturePick, MEASURES, type MeasureKind } from '@core/geometry';
+import { type FeaturePick, MEASURES, type MeasureKind, measuredWords } from '@core/geometry';
 import type { View } from '@core/view';
 import { useLatest } from '@web/ui/useLatest';
 import { X } from 'lucide-react';

@@ -1,7 +1,7 @@
 import type { Landmark } from '@core/exercise';
 import { type Feature, type FeaturePick, featureAt, type MeasureKind, type Mesh, type NearestTriangle, partName, valueBetween } from '@core/geometry';
-import type { PickMade } from '@core/goals';
 import type { Vec3 } from '@core/math';
+import type { PickMade } from '@core/trace';
 import { FRAME_ASPECT, project } from '@core/view';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { AskedValue } from '../aids';
