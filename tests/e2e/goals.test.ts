@@ -375,7 +375,21 @@ describe('each goal, built and done', () => {
       await clickAt(driver, [0, 0]);
       await press(driver, 'Place it at the picked spot');
       await write(driver, 'Name of thing 1', 'the chalk');
+      // The escape wheel is inside the case: nobody gets there without opening it.
+      await choose(driver, 'Seek a landmark', 'Escape wheel');
+      for (const group of ['Hide, glass, style', 'Section', 'Look and walk']) {
+        const tick = await driver.findElement(By.xpath(`//label[contains(., '${group}')]//input`));
+        if (await tick.isSelected()) await tick.click();
+      }
+      await press(driver, 'Look it through');
+      const recipe = async (): Promise<string> => driver.findElement(By.css('[aria-label=Recipe]')).getText();
+      await waitFor(driver, 'the finding', async () => (await recipe()).includes('“Escape wheel” is behind other parts'));
+      await press(driver, 'Publish');
+      await waitFor(driver, 'that it is kept back', async () => (await driver.findElement(By.css('body')).getText()).includes('say below why'));
+      await press(driver, 'Remove thing 2');
       await choose(driver, 'Seek a landmark', 'Nameplate');
+      await press(driver, 'Look it through');
+      await waitFor(driver, 'that all is well', async () => (await recipe()).includes('All that is asked can be reached'));
       await publishAndAssign('Behind and before');
 
       await practise('Behind and before');
