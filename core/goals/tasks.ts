@@ -34,5 +34,8 @@ const TASKS = {
 export const partIdsIn = (steps: readonly { readonly goal: RedactedGoal }[], mesh: Mesh): ReadonlySet<string> =>
   new Set([...mesh.parts.map(({ id }) => id), ...steps.flatMap(({ goal }) => (taskOf(goal).placed?.(goal) ?? []).map(({ id }) => placedPart(id)))]);
 
+/** Whether the stage stands still in steps of a kind: what it shows is what is asked. */
+export const isStill = (kind: GoalKindId): boolean => (TASKS[kind] as GoalTask<never, unknown>).still === true;
+
 /** The task of a goal; its state is known to itself alone. */
 export const taskOf = (goal: RedactedGoal): GoalTask<RedactedGoal, unknown> => TASKS[goal.kind] as unknown as GoalTask<RedactedGoal, unknown>;

@@ -1,8 +1,13 @@
 import { CRITERIA } from '../criteria';
+import { isStill } from '../goals';
+import type { Scene } from '../navigation';
 import type { CriterionResult, ScoreCard } from './scoreAttempt';
 
-/** The card of an exercise whose target is hidden, as its learner may have it: no differences, points to a quarter, no way told. */
-export function coarseCard(card: ScoreCard): ScoreCard {
+/**
+ * The card of an exercise whose target is hidden, as its learner may have it: no differences, points to a quarter, no way told.
+ * What stood still to be read is the secret itself: there the scene is that of the exercise's start.
+ */
+export function coarseCard(card: ScoreCard, start: Scene): ScoreCard {
   const coarse = (result: CriterionResult): CriterionResult =>
     CRITERIA[result.id].tellsNothing
       ? result
@@ -13,7 +18,8 @@ export function coarseCard(card: ScoreCard): ScoreCard {
           startPoints: Math.round(result.startPoints * 4) / 4,
           advice: { code: 'coarse', figures: { near: nearness(result) } },
         };
-  return { ...card, steps: card.steps.map((step) => ({ ...step, criteria: step.criteria.map(coarse) })) };
+  const sceneOf = ({ goal, scene }: ScoreCard['steps'][number]): Scene | null => (scene && isStill(goal) ? start : scene);
+  return { ...card, steps: card.steps.map((step) => ({ ...step, scene: sceneOf(step), criteria: step.criteria.map(coarse) })) };
 }
 
 /** How near a criterion came, in a word that gives no way and no figure away. */

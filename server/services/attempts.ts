@@ -178,7 +178,7 @@ export async function attemptSeen(asked: RequestContext, id: string): Promise<At
   return {
     attempt,
     personName: (await findPerson(asked.db, attempt.personId))?.name ?? '',
-    card: mayHaveTarget ? card : coarseCard(card),
+    card: mayHaveTarget ? card : coarseCard(card, version.content.start),
     exercise: mayHaveTarget ? version.content : forTrainee(version.content),
     pictures: version.pictures,
     scheme: await findScheme(asked.db, attempt.scheme.id, attempt.scheme.revision),
