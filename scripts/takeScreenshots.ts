@@ -142,7 +142,11 @@ try {
     await driver.get(`${base()}/build/${await exerciseNamed(stored, title)}`);
     await stage(driver);
     await keys(driver, side);
-    await driver.executeScript("[...document.querySelectorAll('[aria-label=Recipe] h2')].find((h2) => h2.textContent === 'Step 1').scrollIntoView()");
+    await driver.executeScript(`
+      const heading = [...document.querySelectorAll('[aria-label=Recipe] h2')].find((h2) => h2.textContent === 'Step 1');
+      const scroller = heading.closest('.overflow-y-auto');
+      scroller.scrollTop += heading.getBoundingClientRect().top - scroller.getBoundingClientRect().top - 16;
+    `);
     await pause(700);
   };
   await building('Left behind by the fitter', '3');

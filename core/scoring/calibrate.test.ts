@@ -17,6 +17,9 @@ it('what is close enough comes from three tries or more, never finer than a hand
   const direction = calibrated('direction', [0, 0.0001, 0]);
   expect(direction?.full).toBeCloseTo((0.5 * Math.PI) / 180, 12);
   expect(direction?.zero).toBeGreaterThan(0.1);
+  // Of a share there is no more than all, and who reached nothing tells nothing.
+  expect(calibrated('missed', [0.5, 0.5, 0.5])).toEqual({ full: 0.5, zero: 1 });
+  expect(calibrated('missed', [1, 1, 1])).toBeNull();
   // What is met or not has no tolerance.
   expect(calibrated('projection', [0, 0, 0])).toBeNull();
 });

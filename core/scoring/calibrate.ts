@@ -23,12 +23,14 @@ export function quantile(values: readonly number[], p: number): number | null {
 
 /**
  * The tolerance that values of one's own come to, in the criterion's unit: full marks up to the 0.9 quantile, none from four
- * times that or the usual, whichever is wider; neither finer than a hand can be asked for. Null: too few values, or a criterion that is met or not.
+ * times that or the usual, whichever is wider; neither finer than a hand can be asked for. Null: too few values, nothing reached at all, or a criterion that is met or not.
  */
 export function calibrated(id: CriterionId, values: readonly number[]): { readonly full: number; readonly zero: number } | null {
   const { display, unit, tolerance } = CRITERIA[id];
   const reached = values.length < TRIES || display === 'yesNo' ? null : quantile(values, OWN);
   if (reached === null) return null;
   const full = Math.max(reached, FINEST[unit] ?? 0);
-  return { full, zero: Math.max(WIDER * full, tolerance.zero) };
+  // Of a share there is no more than all.
+  const most = unit === 'share' ? 1 : Number.POSITIVE_INFINITY;
+  return full < most ? { full, zero: Math.min(most, Math.max(WIDER * full, tolerance.zero)) } : null;
 }

@@ -43,7 +43,12 @@ export function AnswerDial({ height, onAnswer }: { readonly height: boolean; rea
   const high = elevation === null ? null : arcPoint(elevation, ARC);
   return (
     <div className="mt-2">
-      <svg viewBox={`${CHART.x} ${CHART.y} ${CHART.width} ${CHART.height}`} className="w-full touch-none select-none" role="group" aria-label="Your answer">
+      <svg
+        viewBox={`${CHART.x} ${CHART.y} ${CHART.width} ${CHART.height}`}
+        className="mx-auto w-full touch-none select-none max-md:w-52"
+        role="group"
+        aria-label="Your answer"
+      >
         <circle
           ref={ring}
           cx={MIDDLE}

@@ -32,7 +32,10 @@ function goTo(store: DraftStore, field: string): void {
   requestAnimationFrame(() => {
     const heading = HEADINGS[place ?? first ?? ''] ?? (first === 'steps' ? `Step ${Number(step) + 1}` : null);
     const found = [...document.querySelectorAll('[aria-label=Recipe] h2')].find((h2) => h2.textContent === heading);
-    (found ?? document.querySelector('[aria-label=Recipe] button'))?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+    // The recipe alone is scrolled, not the page round it.
+    const scroller = found?.closest('.overflow-y-auto');
+    if (found && scroller)
+      scroller.scrollTo({ top: scroller.scrollTop + found.getBoundingClientRect().top - scroller.getBoundingClientRect().top - 16, behavior: 'smooth' });
   });
 }
 

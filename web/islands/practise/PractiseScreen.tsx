@@ -77,7 +77,7 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
         </div>
       )}
       {Panel && present && (
-        <div className="shrink-0 max-md:order-1">
+        <div className={`shrink-0 ${still ? 'max-md:order-3' : 'max-md:order-1'}`}>
           <Panel
             goal={present.goal}
             prompt={task.prompt}
