@@ -81,6 +81,7 @@ try {
   await shot('card-seen');
   await practise('Which side is on the photograph');
   await press(driver, 'I am ready');
+  await waitFor(driver, 'the dial', async () => (await driver.findElements(By.css('[data-dial=answer]'))).length === 1);
   const ring = await driver.findElement(By.css('[data-dial=answer]'));
   await driver.actions({ async: true }).move({ origin: ring, x: 42, y: 52 }).click().perform();
   await shot('practise-way');

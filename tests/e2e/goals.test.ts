@@ -342,6 +342,7 @@ describe('each goal, built and done', () => {
       await keys(driver, '1');
       await waitFor(driver, 'why', async () => (await driver.findElement(By.css('body')).getText()).includes('stands still'));
       // The right side is at the right of the ring: pointed at.
+      await waitFor(driver, 'the dial', async () => (await driver.findElements(By.css('[data-dial=answer]'))).length === 1);
       const ring = await driver.findElement(By.css('[data-dial=answer]'));
       const { width } = await ring.getRect();
       await driver

@@ -64,18 +64,23 @@ export function roundSpacing(size: number): number {
   return (share < 1.5 ? 1 : share < 3.5 ? 2 : share < 7.5 ? 5 : 10) * power;
 }
 
+/** Everything that tells of the view is put away. */
+const PUT_AWAY = {
+  grid: null,
+  names: false,
+  landmarks: false,
+  loupe: false,
+  fourViews: false,
+  maximised: null,
+  standing: false,
+  measuring: false,
+  asked: null,
+} as const;
+
 export function createAids(session: Recorder, probes: Probes): Aids {
   const store = createStore<AidsState>(() => ({
-    grid: null,
-    names: false,
-    landmarks: false,
-    loupe: false,
-    fourViews: false,
-    maximised: null,
+    ...PUT_AWAY,
     panels: true,
-    standing: false,
-    measuring: false,
-    asked: null,
     floor: true,
     walls: true,
     speed: WALKING_SPEED,
@@ -101,18 +106,7 @@ export function createAids(session: Recorder, probes: Probes): Aids {
   };
   // Where the stage stands still to be read, what helps the eye would tell too much.
   session.subscribe(({ still }, before) => {
-    if (still && !before.still)
-      store.setState({
-        grid: null,
-        names: false,
-        landmarks: false,
-        loupe: false,
-        fourViews: false,
-        maximised: null,
-        standing: false,
-        measuring: false,
-        asked: null,
-      });
+    if (still && !before.still) store.setState(PUT_AWAY);
   });
   return {
     ...store,

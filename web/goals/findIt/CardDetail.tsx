@@ -1,39 +1,22 @@
 import { type GoalOf, taskOf } from '@core/goals';
 import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
-import { initialScene } from '@core/navigation';
 import { usePlaced, useStage } from '@web/stage/useStage';
 import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { CardDetailProps } from '../goalParts';
 import { useModel } from '../useModel';
-
-const WIDTH = 480;
+import { useScenePictures } from '../useScenePictures';
 
 /** Where each thing was, from the view in which it was found. */
 export function FindItDetail({ detail, exercise, step, meshHash }: CardDetailProps) {
   const { prepared, error } = useModel(meshHash);
   const stage = useStage(prepared, null, BUILT_IN_SCHEMES[0] as Scheme);
-  const [pictures, setPictures] = useState<readonly (string | null)[]>([]);
   const goal = exercise.steps[step]?.goal;
   const placed = useMemo(() => (goal?.kind === 'findIt' ? (taskOf(goal).placed?.(goal as GoalOf<'findIt'>) ?? []) : []), [goal]);
   usePlaced(stage, placed);
   const items = detail?.kind === 'finds' ? detail.items : null;
   const { handle } = stage;
-  useEffect(() => {
-    if (!handle || !items) return;
-    let wanted = true;
-    void (async () => {
-      const made: (string | null)[] = [];
-      for (const { scene } of items) {
-        made.push(scene ? await handle.pictureOf({ ...initialScene(scene.view), ...scene }, WIDTH) : null);
-        if (!wanted) return;
-        setPictures([...made]);
-      }
-    })();
-    return () => {
-      wanted = false;
-    };
-  }, [handle, items]);
+  const pictures = useScenePictures(handle, items);
   if (detail?.kind !== 'finds') return null;
   return (
     <div className="mb-4">

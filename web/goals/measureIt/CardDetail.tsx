@@ -1,14 +1,12 @@
 import { measuredWords } from '@core/geometry';
 import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
-import { initialScene } from '@core/navigation';
 import { FRAME_ASPECT, project } from '@core/view';
 import { useStage } from '@web/stage/useStage';
 import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
-import { useEffect, useState } from 'react';
 import type { CardDetailProps } from '../goalParts';
 import { useModel } from '../useModel';
+import { useScenePictures } from '../useScenePictures';
 
-const WIDTH = 480;
 /** Within this share of the true value it was measured rightly. */
 const RIGHT = 0.01;
 
@@ -16,23 +14,8 @@ const RIGHT = 0.01;
 export function MeasureItDetail({ detail, meshHash }: CardDetailProps) {
   const { prepared, error } = useModel(meshHash);
   const { canvas, handle } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as Scheme);
-  const [pictures, setPictures] = useState<readonly (string | null)[]>([]);
   const asks = detail?.kind === 'measured' ? detail.asks : null;
-  useEffect(() => {
-    if (!handle || !asks) return;
-    let wanted = true;
-    void (async () => {
-      const made: (string | null)[] = [];
-      for (const { scene } of asks) {
-        made.push(scene ? await handle.pictureOf({ ...initialScene(scene.view), ...scene }, WIDTH) : null);
-        if (!wanted) return;
-        setPictures([...made]);
-      }
-    })();
-    return () => {
-      wanted = false;
-    };
-  }, [handle, asks]);
+  const pictures = useScenePictures(handle, asks);
   if (!asks) return null;
   return (
     <div className="mb-4">

@@ -1,6 +1,7 @@
 import { quickWords } from '@core/advice/quickWords';
 import type { RedactedOf } from '@core/goals';
 import type { PanelProps } from '../goalParts';
+import { Ready } from '../Ready';
 
 const BEFORE = { right: 'Right.', wrong: 'That was another gesture.', late: 'Too late.' } as const;
 
@@ -14,12 +15,9 @@ export function QuickCallsPanel({ prompt, onConfirm }: PanelProps<RedactedOf<'qu
   };
   if (asked && asked.call === null)
     return (
-      <section aria-label="The call" className="rounded-xl border-2 border-ink bg-card p-4">
-        <p className="text-sm">{asked.count} gestures will be called, one after the other. Make each at once: the first gesture counts.</p>
-        <button type="button" className="button mt-3 w-full" onClick={start}>
-          I am ready
-        </button>
-      </section>
+      <Ready label="The call" onReady={start}>
+        {asked.count} gestures will be called, one after the other. Make each at once: the first gesture counts.
+      </Ready>
     );
   return (
     <section aria-label="The call" className="rounded-xl border-2 border-ink bg-card p-4">

@@ -1,6 +1,7 @@
 import type { RedactedOf } from '@core/goals';
 import { lazy, Suspense } from 'react';
 import type { PanelProps } from '../goalParts';
+import { Ready } from '../Ready';
 import { subjectWords } from '../subjectWords';
 
 const AnswerDial = lazy(async () => ({ default: (await import('./AnswerDial')).AnswerDial }));
@@ -11,15 +12,10 @@ export function WhichWayPanel({ goal, prompt, parts, onConfirm, onAnswer }: Pane
   const subject = subjectWords(parts, goal.part === undefined ? [] : [goal.part]);
   if (asked && !asked.shown)
     return (
-      <section aria-label="The question" className="rounded-xl border-2 border-ink bg-card p-4">
-        <p className="text-sm">
-          {asked.count === 1 ? 'A view of ' : `${asked.count} views of `}
-          <strong>{subject}</strong> will be shown. Tell from where {asked.count === 1 ? 'it is' : 'each is'} seen: the stage will not move.
-        </p>
-        <button type="button" className="button mt-3 w-full" onClick={onConfirm}>
-          I am ready
-        </button>
-      </section>
+      <Ready label="The question" onReady={onConfirm}>
+        {asked.count === 1 ? 'A view of ' : `${asked.count} views of `}
+        <strong>{subject}</strong> will be shown. Tell from where {asked.count === 1 ? 'it is' : 'each is'} seen: the stage will not move.
+      </Ready>
     );
   return (
     <section aria-label="The question" className="rounded-xl border-2 border-ink bg-card p-4">
