@@ -21,7 +21,8 @@ async function startAfresh(driver: WebDriver): Promise<void> {
   await waitFor(driver, 'the stage, or an attempt to go on with', async () => {
     for (const button of await driver.findElements(again)) await button.click();
     const wait = await driver.findElements(By.css('[data-stage-wait], [data-testid=go-on]'));
-    return wait.length === 0 && (await driver.findElements(By.css('canvas[role=application]'))).length > 0;
+    // Drawn: before that it may still come to be asked whether to go on.
+    return wait.length === 0 && Number(await driver.executeScript("return document.querySelector('canvas[role=application]')?.dataset.frames ?? '0'")) > 0;
   });
   await stage(driver);
 }
