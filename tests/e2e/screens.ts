@@ -16,7 +16,7 @@ export async function choose(driver: WebDriver, label: string | RegExp, option: 
 }
 
 /** Waits for the stage; what an earlier test broke off here is not gone on with. */
-async function startAfresh(driver: WebDriver): Promise<void> {
+export async function startAfresh(driver: WebDriver): Promise<void> {
   const again = By.xpath("//*[@data-testid='go-on']//button[normalize-space()='Start again']");
   await waitFor(driver, 'the stage, or an attempt to go on with', async () => {
     for (const button of await driver.findElements(again)) await button.click();

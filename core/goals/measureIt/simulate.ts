@@ -1,7 +1,8 @@
 import { drawnFor, isSpotShown } from '../../criteria';
 import { isAllowed } from '../../exercise/commandGroups';
-import type { FeaturePick } from '../../geometry';
+import { createMemory, type FeaturePick } from '../../geometry';
 import { unit, type Vec3 } from '../../math';
+import type { ScoredModel } from '../../model';
 import { commandsToRecall, type Scene } from '../../navigation';
 import type { Actor } from '../../simulation/actor';
 import { FRAME_ASPECT, project, STANDARD_NAMES, standardOrientation } from '../../view';
@@ -15,15 +16,26 @@ type Made = Extract<TaskEvent, { kind: 'measure' }>['a'];
 /** A scene in which a spot can be picked: square on it, from a standard view, or with all other parts away; null: none is known. */
 function sightOf({ model, recorder, allowed }: Actor, pick: FeaturePick): Scene | null {
   const now = recorder.scene();
+  const hides = isAllowed('show', allowed);
+  const { projection, fovY } = now.view;
+  const { found } = sights(model.mesh, JSON.stringify([pick, hides, projection, fovY]), () => ({ found: lookedFor(model, now, pick, hides) }));
+  return found && { ...now, section: null, ...found };
+}
+
+/** Where a spot was seen from, found out once. */
+const sights = createMemory<{ readonly found: Pick<Scene, 'view' | 'visibility'> | null }>();
+
+function lookedFor(model: ScoredModel, now: Scene, pick: FeaturePick, hides: boolean): Pick<Scene, 'view' | 'visibility'> | null {
   const normal = unit(pick.normal) as Vec3;
-  const plain = { ...now, visibility: {}, section: null };
+  const { projection, fovY } = now.view;
   const alone = Object.fromEntries(model.mesh.parts.filter((part) => part.count > 0 && part.id !== pick.part).map((part) => [part.id, 'hidden' as const]));
-  const orientations = [facing(now.view.orientation, normal), ...STANDARD_NAMES.map(standardOrientation)];
-  for (const visibility of isAllowed('show', allowed) ? [{}, alone] : [{}]) {
+  const orientations = [facing(model.home.orientation, normal), ...STANDARD_NAMES.map(standardOrientation)];
+  for (const visibility of hides ? [{}, alone] : [{}]) {
     for (const orientation of orientations) {
-      const scene: Scene = { ...plain, visibility, view: { ...now.view, orientation, target: pick.point, distance: model.home.distance / 2 } };
+      const view = { ...model.home, projection, fovY, orientation, target: pick.point, distance: model.home.distance / 2 };
+      const scene: Scene = { ...now, visibility, section: null, view };
       const { u, v } = project(scene.view, pick.point, FRAME_ASPECT);
-      if (isSpotShown(model.mesh, scene, drawnFor(model.mesh, scene), pick, u, v)) return scene;
+      if (isSpotShown(model.mesh, scene, drawnFor(model.mesh, scene), pick, u, v)) return { view: scene.view, visibility };
     }
   }
   return null;

@@ -20,7 +20,7 @@ export function WhichWayPanel({ goal, prompt, parts, onConfirm, onAnswer }: Pane
   return (
     <section aria-label="The question" className="rounded-xl border-2 border-ink bg-card p-4">
       <p className="text-ink-soft text-sm" aria-live="polite">
-        {asked ? `View ${asked.number} of ${asked.count}` : 'All answered.'}
+        {asked ? `View ${asked.number} of ${asked.count}` : prompt && 'All answered.'}
       </p>
       {asked && (
         <>
