@@ -7,7 +7,7 @@ const valueError: CriterionSpec = {
   display: 'percent',
   of: 'off what they should be',
   how: 'The mean over what is asked of how far the measured value is from the true one, as a share of it and at most 1; what was not measured counts 1.',
-  tolerance: { full: 0.005, zero: 0.5 },
+  tolerance: { full: 0.005, zero: 1 },
   live: false,
   rank: 41,
   measure(m) {
