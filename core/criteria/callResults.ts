@@ -93,6 +93,12 @@ export function callResults(called: CalledList, evidence: Evidence): CallResult[
   });
 }
 
+/** The median time of what was answered rightly; null where that is fewer than half. */
+export function timeOfRight(results: readonly { readonly right: boolean; readonly seconds: number | null }[]): number | null {
+  const right = results.filter((result) => result.right).map((result) => result.seconds as number);
+  return right.length * 2 < results.length ? null : median(right);
+}
+
 export function median(values: readonly number[]): number | null {
   if (values.length === 0) return null;
   const sorted = [...values].sort((a, b) => a - b);

@@ -1,5 +1,5 @@
 import type { Scene } from '../navigation';
-import type { Move, StepSpan, Trace } from '../trace';
+import { lastMoveBy, type Move, type StepSpan, type Trace } from '../trace';
 import type { View } from '../view';
 
 /** What one step left behind to be judged. */
@@ -17,6 +17,23 @@ export interface Evidence {
   readonly trace: Trace;
   /** View at a time, seconds from opening. */
   readonly viewAt: (t: number) => View;
+}
+
+/** What is made of the scene at a moment, by the last move before it; made once a move. */
+export function madeAt<T>(
+  evidence: Pick<Evidence, 'moves' | 'sceneAfter'>,
+  make: (scene: Scene) => T,
+): (t: number) => { readonly scene: Scene; readonly made: T } {
+  const known = new Map<number, { readonly scene: Scene; readonly made: T }>();
+  return (t) => {
+    const move = lastMoveBy(evidence, t);
+    let found = known.get(move);
+    if (!found) {
+      const scene = evidence.sceneAfter(move);
+      known.set(move, (found = { scene, made: make(scene) }));
+    }
+    return found;
+  };
 }
 
 /** What an attempt leaves that does nothing at all: no time, no gesture, no answer. */

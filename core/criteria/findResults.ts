@@ -1,9 +1,8 @@
 import { drawIds, type Mesh, type Placed, type PlacedItem, partsUnder, placedPart, withPlaced } from '../geometry';
 import type { Scene } from '../navigation';
 import { pausedBetween } from '../trace/clock';
-import { lastMoveBy } from '../trace/replay';
 import { FRAME_ASPECT } from '../view';
-import type { Evidence } from './evidence';
+import { type Evidence, madeAt } from './evidence';
 
 /** Something to be found: a part of the model, or an object placed in it. */
 export type Sought =
@@ -76,7 +75,7 @@ export function findResults(mesh: Mesh, items: readonly Sought[], evidence: Evid
   const whole = withItems(mesh, items);
   const sought = partsSought(whole, items);
   const finds: Find[] = items.map((item) => ({ item, t: null, seconds: null, scene: null, at: null }));
-  const pictures = new Map<number, Uint16Array>();
+  const pictureAt = madeAt(evidence, (scene) => drawIds(whole, scene, PICKED.width, PICKED.height));
   let before = evidence.span.from;
   let wrong = 0;
   let looked = 0;
@@ -86,10 +85,7 @@ export function findResults(mesh: Mesh, items: readonly Sought[], evidence: Evid
       wrong++;
       continue;
     }
-    const move = lastMoveBy(evidence, event.t);
-    const scene = evidence.sceneAfter(move);
-    let ids = pictures.get(move);
-    if (!ids) pictures.set(move, (ids = drawIds(whole, scene, PICKED.width, PICKED.height)));
+    const { scene, made: ids } = pictureAt(event.t);
     const shown = partsAt(ids, event.u, event.v);
     const hit = shown.map((part) => finds.findIndex((find, i) => find.t === null && sought[i]?.has(part))).find((i) => i >= 0);
     const found = hit === undefined ? undefined : finds[hit];

@@ -3,7 +3,7 @@ import type { Scene } from '../navigation';
 import { lastMoveBy } from '../trace/replay';
 import type { PickMade, TraceEvent } from '../trace/traceSchema';
 import { FRAME_ASPECT, project } from '../view';
-import type { Evidence } from './evidence';
+import { type Evidence, madeAt } from './evidence';
 import { PICKED, pixelsAt } from './findResults';
 
 /** Something that has to be measured, by the features that the author picked. */
@@ -67,15 +67,10 @@ const errorOf = (value: number | null, expected: number | null): number =>
 
 /** What was measured, computed again from what was picked: a claim without a picture that shows it is none. */
 export function measureResults(mesh: Mesh, asks: readonly Ask[], evidence: Evidence): Measurements {
-  const pictures = new Map<number, Drawn>();
-  const pictureAfter = (move: number): Drawn => {
-    let found = pictures.get(move);
-    if (!found) pictures.set(move, (found = drawnFor(mesh, evidence.sceneAfter(move))));
-    return found;
-  };
+  const drawnAt = madeAt(evidence, (scene) => drawnFor(mesh, scene));
   const wasShown = (pick: PickMade): boolean => {
-    const move = lastMoveBy(evidence, pick.t);
-    return isSpotShown(mesh, evidence.sceneAfter(move), pictureAfter(move), pick, pick.u, pick.v);
+    const { scene, made } = drawnAt(pick.t);
+    return isSpotShown(mesh, scene, made, pick, pick.u, pick.v);
   };
   const expected = new Map(asks.map((ask) => [ask.id, expectedOf(mesh, ask)]));
   const values = new Map<string, { value: number | null; event: Measurement }>();

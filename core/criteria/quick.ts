@@ -1,5 +1,5 @@
 import { advice } from './advice';
-import { median } from './callResults';
+import { timeOfRight } from './callResults';
 import type { CriterionSpec } from './criterion';
 import type { QuickResult } from './quickResults';
 
@@ -12,11 +12,7 @@ const reactionTime: CriterionSpec = {
   live: false,
   rank: 60,
   tellsNothing: true,
-  measure(m) {
-    const results = m.quick();
-    const right = results.filter((result) => result.right).map((result) => result.seconds as number);
-    return right.length * 2 < results.length ? null : median(right);
-  },
+  measure: (m) => timeOfRight(m.quick()),
   advise(m, value) {
     if (value === null) return advice('noReaction', {});
     const slowest = m

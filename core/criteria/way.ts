@@ -1,7 +1,7 @@
 import { backOf } from '../math';
 import { anglesOf, nearestStandardDirection, wrapAngle } from '../view';
 import { type Advice, advice } from './advice';
-import { median } from './callResults';
+import { timeOfRight } from './callResults';
 import type { CriterionSpec } from './criterion';
 import { toldAngle } from './figures';
 import type { Measured } from './measured';
@@ -67,11 +67,7 @@ const answerTime: CriterionSpec = {
   live: false,
   rank: 61,
   tellsNothing: true,
-  measure(m) {
-    const results = m.ways();
-    const right = results.filter((result) => result.right).map((result) => result.seconds as number);
-    return right.length * 2 < results.length || right.length === 0 ? null : median(right);
-  },
+  measure: (m) => timeOfRight(m.ways()),
   advise: (_, value) => (value === null ? advice('noReaction', {}) : advice('answerTime', { seconds: value })),
 };
 

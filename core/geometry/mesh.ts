@@ -55,6 +55,9 @@ export function cornersAt({ positions, indices }: Mesh, triangle: number): reado
 /** Middle of a box. */
 export const middleOf = ({ min, max }: Box): Vec3 => [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
 
+/** Whether a point lies in a box, not on its faces. */
+export const isInBox = ({ min, max }: Box, point: Vec3): boolean => point.every((x, axis) => x > (min[axis] as number) && x < (max[axis] as number));
+
 /** Axis-aligned box of the corners that the parts use, or null when they use none. */
 export function boxOf(mesh: Mesh, parts: ReadonlySet<number> = new Set(mesh.parts.keys())): Box | null {
   const min = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];

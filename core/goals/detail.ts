@@ -4,7 +4,7 @@ import type { MeasureKind, Polygon } from '../geometry';
 import type { Vec3 } from '../math';
 import type { Framing } from '../measures';
 import type { ScoredModel } from '../model';
-import type { CommandKind, Scene } from '../navigation';
+import type { CommandKind, KeptScene } from '../navigation';
 
 /** A direction to the eye as azimuth and elevation, radians; azimuths run on past half a turn, so that a path is one line. */
 export interface Unrolled {
@@ -62,7 +62,7 @@ export type StepDetail =
         /** From the find before, seconds. */
         readonly seconds: number | null;
         /** What it was found in, or could have been; null: no view from outside shows it. */
-        readonly scene: Pick<Scene, 'view' | 'section' | 'visibility' | 'style'> | null;
+        readonly scene: KeptScene | null;
         /** Where it was picked in the frame, or where its middle is, frame heights. */
         readonly at: { readonly u: number; readonly v: number } | null;
       }[];
@@ -77,7 +77,7 @@ export type StepDetail =
         readonly expected: number | null;
         readonly value: number | null;
         /** What it was measured in; null: it was not. */
-        readonly scene: Pick<Scene, 'view' | 'section' | 'visibility' | 'style'> | null;
+        readonly scene: KeptScene | null;
         /** What was picked, world metres. */
         readonly points: readonly Vec3[];
       }[];

@@ -22,7 +22,8 @@ export function overlapError(a: Uint16Array, b: Uint16Array, subject: ReadonlySe
   return either === 0 ? null : 1 - both / either;
 }
 
-const count = (ids: Uint16Array, subject: ReadonlySet<number>): number => ids.reduce((sum, id) => sum + (subject.has(id - 1) ? 1 : 0), 0);
+/** How many pixels of a picture show these parts. */
+export const pixelsOf = (ids: Uint16Array, subject: ReadonlySet<number>): number => ids.reduce((sum, id) => sum + (subject.has(id - 1) ? 1 : 0), 0);
 
 /** Whether a picture has a pixel of the subject. */
 export const showsAny = (ids: Uint16Array, subject: ReadonlySet<number>): boolean => ids.some((id) => subject.has(id - 1));
@@ -50,8 +51,8 @@ export function pictureShowing(mesh: Mesh, scene: Scene, shown: ReadonlySet<numb
 
 /** Share of the subject that other parts hide; null when it is not in the frame at all. */
 export function hiddenShare(mesh: Mesh, scene: Scene, subject: ReadonlySet<number>): number | null {
-  const alone = count(pictureOf(mesh, scene, subject), subject);
-  return alone === 0 ? null : 1 - count(pictureOf(mesh, scene), subject) / alone;
+  const alone = pixelsOf(pictureOf(mesh, scene, subject), subject);
+  return alone === 0 ? null : 1 - pixelsOf(pictureOf(mesh, scene), subject) / alone;
 }
 
 /** Share of the subject outside the frame, from a picture of a frame twice as wide and high; 1 when it is nowhere. */
@@ -74,7 +75,7 @@ export function clippedShare(mesh: Mesh, scene: Scene, subject: ReadonlySet<numb
 
 /** Share of the listed parts (each with what is under it) that a picture does not show, and which. */
 export function unrevealedShare(mesh: Mesh, ids: Uint16Array, reveal: readonly string[]): { share: number; unseen: string[] } {
-  const unseen = reveal.filter((id) => count(ids, partsUnder(mesh, [id])) < SEEN_PIXELS);
+  const unseen = reveal.filter((id) => pixelsOf(ids, partsUnder(mesh, [id])) < SEEN_PIXELS);
   return { share: reveal.length === 0 ? 0 : unseen.length / reveal.length, unseen };
 }
 

@@ -5,6 +5,9 @@ import type { keptSceneSchema, sceneSchema } from './sceneSchema';
 export type Scene = z.infer<typeof sceneSchema>;
 export type KeptScene = z.infer<typeof keptSceneSchema>;
 
+/** What of a scene is seen, without selection and history. */
+export const keptOf = ({ view, section, visibility, style }: Scene): KeptScene => ({ view, section, visibility, style });
+
 export const EMPTY_HISTORY: Scene['history'] = { past: [], future: [], gesture: null, stash: [] };
 
 /** A scene with everything shown, nothing cut, nothing selected. */

@@ -10,7 +10,7 @@ import { THREE_BUTTON_MOUSE } from '../input';
 import { aboutZ, backOf, exact, multiply, normalise, rotate, type Vec3 } from '../math';
 import { isLost, orbitSweep } from '../measures';
 import { contextFor, type ScoredModel } from '../model';
-import { apply, type Command, commandsToRecall, initialScene, type Scene } from '../navigation';
+import { apply, type Command, commandsToRecall, initialScene, keptOf, type Scene } from '../navigation';
 import { simulateAttempt } from '../simulation';
 import { GOALS } from '../tests/goals';
 import { attempt, crate, exerciseOf, start } from '../tests/practice';
@@ -26,8 +26,7 @@ const context = contextFor(crate, start);
 /** What an attempt does that meets a goal, from the start; with its events. */
 function perfect(goal: Goal): { commands: Command[]; events: TraceEvent[] } {
   const none = { events: [] as TraceEvent[] };
-  const recall = (scene: Scene, from: Scene = start): Command[] =>
-    commandsToRecall(from, { view: scene.view, section: scene.section, visibility: scene.visibility, style: scene.style });
+  const recall = (scene: Scene, from: Scene = start): Command[] => commandsToRecall(from, keptOf(scene));
   switch (goal.kind) {
     case 'matchView':
       return { commands: recall(goal.target), ...none };

@@ -1,9 +1,9 @@
 import { aimedParts } from '../criteria/reach';
 import type { Exercise, Step } from '../exercise';
 import { isAllowed } from '../exercise/commandGroups';
-import { boxOf, drawIds, type Mesh, middleOf, partRound } from '../geometry';
+import { boxOf, drawIds, isInBox, type Mesh, middleOf, partRound } from '../geometry';
 import { aimOf } from '../goals';
-import { addScaled, exact, scale, unit, type Vec3 } from '../math';
+import { addScaled, dot, exact, scale, type Vec3 } from '../math';
 import { evenDirections, lookFrom, PICTURE } from '../measures';
 import { type ScoredModel, subjectOf } from '../model';
 import type { Scene } from '../navigation';
@@ -41,23 +41,12 @@ const SIX: readonly Vec3[] = [
   [0, 0, -1],
 ];
 
-const isInside = (mesh: Mesh, eye: Vec3): boolean => {
-  const box = boxOf(mesh);
-  return box !== null && eye.every((x, axis) => x > (box.min[axis] as number) && x < (box.max[axis] as number));
-};
+/** The view from a direction in which all fits the frame. */
+const wholeView = ({ mesh, home }: ScoredModel, direction: Vec3): View =>
+  fit({ ...home, orientation: lookFrom(direction) }, subjectOf(mesh, []), FRAME_ASPECT, 0);
 
-/** Views from 162 directions in which all fits the frame. */
-const wholeViews = (model: ScoredModel): View[] =>
-  evenDirections().map((direction) => fit({ ...model.home, orientation: lookFrom(direction) }, subjectOf(model.mesh, []), FRAME_ASPECT, 0));
-
-/** Views from outside that look at a place: 162 directions, three distances each, from where all fits inwards. */
-function outsideViews(model: ScoredModel, at: Vec3): View[] {
-  return wholeViews(model).flatMap((whole) => {
-    return DISTANCES.map((share) => (share === 1 ? whole : { ...whole, target: at, distance: whole.distance * share })).filter(
-      (view) => !isInside(model.mesh, eyeOf(view)),
-    );
-  });
-}
+/** Nearer and nearer to a place, from where all fits. */
+const nearing = (whole: View, at: Vec3): View[] => DISTANCES.map((share) => (share === 1 ? whole : { ...whole, target: at, distance: whole.distance * share }));
 
 /** Places for an eye inside the model: a grid, without those in the material of a part. */
 function insidePlaces(mesh: Mesh): Vec3[] {
@@ -81,12 +70,9 @@ function isSeen(mesh: Mesh, parts: ReadonlySet<number>, looks: Iterable<Scene>, 
 
 /** Cuts through a place that look open from one of six sides each. */
 function* cutLooks(model: ScoredModel, start: Scene, at: Vec3): Generator<Scene> {
-  for (const side of SIX) {
-    const normal = unit(side) as Vec3;
-    const view = fit({ ...model.home, orientation: lookFrom(side) }, subjectOf(model.mesh, []), FRAME_ASPECT, 0);
-    const offset = at[0] * normal[0] + at[1] * normal[1] + at[2] * normal[2];
-    for (const share of DISTANCES)
-      yield { ...start, section: { normal, offset }, view: share === 1 ? view : { ...view, target: at, distance: view.distance * share } };
+  for (const normal of SIX) {
+    const section = { normal, offset: dot(at, normal) };
+    for (const view of nearing(wholeView(model, normal), at)) yield { ...start, section, view };
   }
 }
 
@@ -124,19 +110,22 @@ export function reachable(
   const { mesh, things } = aimedParts(model.mesh, aimOf(step));
   if (things.length === 0) return [];
   const start: Scene = { ...rules.start, view: model.home };
-  const middles = things.map(({ parts }) => {
-    const box = boxOf(mesh, parts);
-    return box && middleOf(box);
-  });
-  const all = DISTANCES.length * wholeViews(model).length * things.length;
+  const wholes = evenDirections().map((direction) => wholeView(model, direction));
+  const box = boxOf(model.mesh);
+  let places: readonly Vec3[] | null = null;
+  const all = DISTANCES.length * wholes.length * things.length;
   let done = 0;
   const tick = (): void => progress(Math.min(1, ++done / all));
   const may = { hide: isAllowed('show', rules.allowed), cut: isAllowed('section', rules.allowed), walk: isAllowed('walk', rules.allowed) };
-  const found = things.flatMap(({ name, parts }, i): ReachFinding[] => {
-    const at = middles[i];
+  const found = things.flatMap(({ name, parts }): ReachFinding[] => {
+    const own = boxOf(mesh, parts);
     const sees = (looks: Iterable<Scene>, only?: ReadonlySet<number>): boolean => isSeen(mesh, parts, looks, tick, only);
-    if (!at) return [{ name, reach: 'never', message: messageOf(name, 'never') }];
-    const near = outsideViews(model, at).map((view): Scene => ({ ...start, view }));
+    if (!own) return [{ name, reach: 'never', message: messageOf(name, 'never') }];
+    const at = middleOf(own);
+    const near = wholes
+      .flatMap((whole) => nearing(whole, at))
+      .filter((view) => !box || !isInBox(box, eyeOf(view)))
+      .map((view): Scene => ({ ...start, view }));
     const bare = near.map((scene): Scene => ({ ...scene, visibility: {}, section: null }));
     // What is allowed and soon found out comes first: most things need no search at all.
     const behind = sees(bare, parts);
@@ -144,9 +133,10 @@ export function reachable(
     const cuts = (): boolean => sees(cutLooks(model, { ...start, section: null }, at));
     if (may.cut && cuts()) return [];
     if (sees(near)) return [];
-    const inside = sees(insideLooks(model, start, insidePlaces(model.mesh)));
+    places ??= insidePlaces(model.mesh);
+    const inside = sees(insideLooks(model, start, places));
     if (inside && may.walk) return [];
-    const reach = behind ? 'behind' : inside || cuts() ? 'within' : 'never';
+    const reach = behind ? 'behind' : inside || (!may.cut && cuts()) ? 'within' : 'never';
     return [{ name, reach, message: messageOf(name, reach) }];
   });
   progress(1);

@@ -1,5 +1,6 @@
 import { type Mesh, partName } from '@core/geometry';
 import { Chip } from '@web/ui/Chip';
+import { PartSelect } from './PartSelect';
 
 interface Props {
   readonly label: string;
@@ -14,7 +15,6 @@ interface Props {
 /** Parts of the model, chosen by picking on the stage or from the list. */
 export function PartsField({ label, none, parts, mesh, picked, onChange }: Props) {
   const add = (ids: readonly string[]): void => onChange([...new Set([...parts, ...ids])]);
-  const indent = (id: string): string => '\u2003'.repeat(id.split('/').length - 1);
   return (
     <fieldset className="mb-3">
       <legend className="mb-1 font-semibold text-sm">{label}</legend>
@@ -31,20 +31,7 @@ export function PartsField({ label, none, parts, mesh, picked, onChange }: Props
         <button type="button" className="button !px-3 !py-1 text-sm" disabled={picked.length === 0} onClick={() => add(picked)}>
           Add what is picked
         </button>
-        <select
-          aria-label={`${label}: add a part`}
-          className="field !py-1 min-w-0 flex-1 text-sm"
-          value=""
-          onChange={(e) => e.target.value && add([e.target.value])}
-        >
-          <option value="">From the list …</option>
-          {mesh?.parts.map((part) => (
-            <option key={part.id} value={part.id}>
-              {indent(part.id)}
-              {part.name}
-            </option>
-          ))}
-        </select>
+        <PartSelect label={`${label}: add a part`} words="From the list …" mesh={mesh} onChoose={(part) => add([part])} />
       </div>
     </fieldset>
   );

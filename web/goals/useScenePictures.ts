@@ -1,14 +1,11 @@
-import { initialScene, type Scene } from '@core/navigation';
+import { initialScene, type KeptScene } from '@core/navigation';
 import type { StageHandle } from '@web/stage/useStage';
 import { useEffect, useState } from 'react';
-
-/** A scene as far as a picture shows it. */
-export type Pictured = Pick<Scene, 'view' | 'section' | 'visibility' | 'style'>;
 
 const WIDTH = 480;
 
 /** Pictures of scenes, drawn one after the other; null where there is no scene, or no picture yet. */
-export function useScenePictures(handle: StageHandle | null, list: readonly { readonly scene: Pictured | null }[] | null): readonly (string | null)[] {
+export function useScenePictures(handle: StageHandle | null, list: readonly { readonly scene: KeptScene | null }[] | null): readonly (string | null)[] {
   const [pictures, setPictures] = useState<readonly (string | null)[]>([]);
   useEffect(() => {
     if (!handle || !list) return;

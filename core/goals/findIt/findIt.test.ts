@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { partsSought, withItems } from '../../criteria';
 import { boxOf, type Mesh, middleOf, placedMesh, placedPart, SHAPES } from '../../geometry';
-import { THREE_BUTTON_MOUSE } from '../../input';
 import type { Vec3 } from '../../math';
 import { contextFor, defaultHome, type ScoredModel } from '../../model';
 import { initialScene, type Scene } from '../../navigation';
 import { examineExercise, scoreAttempt } from '../../scoring';
-import { simulateAttempt } from '../../simulation';
 import { GOALS } from '../../tests/goals';
+import { meanScore } from '../../tests/meanScore';
 import { boxes } from '../../tests/meshes';
 import { attempt, crate, exerciseOf, start } from '../../tests/practice';
 import type { Move, Trace, TraceEvent } from '../../trace';
@@ -169,12 +168,7 @@ describe('the task', () => {
 
 it('a sure hand earns more than a clumsy one', () => {
   const exercise = exerciseOf(GOALS.findIt[0] as FindIt);
-  const mean = (slips: number, reaction: number): number =>
-    Array.from(
-      { length: 12 },
-      (_, seed) =>
-        scoreAttempt(exercise, crate, simulateAttempt(exercise, crate, THREE_BUTTON_MOUSE, { noise: 0.1, reaction, corrections: 1, slips }, seed)).score,
-    ).reduce((a, b) => a + b, 0) / 12;
+  const mean = (slips: number, reaction: number): number => meanScore(exercise, { noise: 0.1, reaction, corrections: 1, slips });
   const [sure, middling, clumsy] = [mean(0, 0.5), mean(0.4, 4), mean(0.9, 12)];
   expect(sure).toBeGreaterThan(95);
   expect(sure).toBeGreaterThan(middling);

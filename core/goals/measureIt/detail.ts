@@ -1,4 +1,5 @@
 import { measureResults } from '../../criteria';
+import { keptOf } from '../../navigation';
 import type { MakeDetail } from '../detail';
 import type { MeasureIt } from './kind';
 
@@ -13,7 +14,7 @@ export const measureItDetail: MakeDetail<MeasureIt> = ({ asks }, evidence, model
       what: ask.what,
       expected,
       value,
-      scene: scene && { view: scene.view, section: scene.section, visibility: scene.visibility, style: scene.style },
+      scene: scene && keptOf(scene),
       points: [...points],
     })),
   };

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { FeaturePick } from '../../geometry';
-import { THREE_BUTTON_MOUSE } from '../../input';
 import { examineExercise, scoreAttempt } from '../../scoring';
-import { simulateAttempt } from '../../simulation';
 import { GOALS } from '../../tests/goals';
+import { meanScore } from '../../tests/meanScore';
 import { attempt, crate, exerciseOf, start } from '../../tests/practice';
 import type { Move, PickMade, Trace, TraceEvent } from '../../trace';
 import { FRAME_ASPECT, project } from '../../view';
@@ -101,12 +100,7 @@ describe('what cannot be measured', () => {
 
 it('a sure hand earns more than a clumsy one', () => {
   const exercise = exerciseOf(goal);
-  const mean = (slips: number): number =>
-    Array.from(
-      { length: 16 },
-      (_, seed) =>
-        scoreAttempt(exercise, crate, simulateAttempt(exercise, crate, THREE_BUTTON_MOUSE, { noise: 0.1, reaction: 0.5, corrections: 1, slips }, seed)).score,
-    ).reduce((a, b) => a + b, 0) / 16;
+  const mean = (slips: number): number => meanScore(exercise, { noise: 0.1, reaction: 0.5, corrections: 1, slips }, 16);
   const [sure, middling, clumsy] = [mean(0), mean(0.5), mean(1)];
   expect(sure).toBeGreaterThan(99);
   expect(sure).toBeGreaterThan(middling + 3);

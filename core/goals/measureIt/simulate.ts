@@ -18,12 +18,12 @@ function sightOf({ model, recorder, allowed }: Actor, pick: FeaturePick): Scene 
   const now = recorder.scene();
   const hides = isAllowed('show', allowed);
   const { projection, fovY } = now.view;
-  const { found } = sights(model.mesh, JSON.stringify([pick, hides, projection, fovY]), () => ({ found: lookedFor(model, now, pick, hides) }));
+  const found = sights(model.mesh, JSON.stringify([pick, hides, projection, fovY]), () => lookedFor(model, now, pick, hides));
   return found && { ...now, section: null, ...found };
 }
 
 /** Where a spot was seen from, found out once. */
-const sights = createMemory<{ readonly found: Pick<Scene, 'view' | 'visibility'> | null }>();
+const sights = createMemory<Pick<Scene, 'view' | 'visibility'> | null>();
 
 function lookedFor(model: ScoredModel, now: Scene, pick: FeaturePick, hides: boolean): Pick<Scene, 'view' | 'visibility'> | null {
   const normal = unit(pick.normal) as Vec3;

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { answers, madeBy, type QuickCall, quickOrder, quickResults } from '../../criteria';
-import { KEYBOARD_ALONE, THREE_BUTTON_MOUSE } from '../../input';
+import { KEYBOARD_ALONE } from '../../input';
 import type { Command } from '../../navigation';
 import { examineExercise, scoreAttempt } from '../../scoring';
 import { gatherEvidence } from '../../scoring/evidence';
-import { simulateAttempt } from '../../simulation';
 import { GOALS } from '../../tests/goals';
+import { meanScore } from '../../tests/meanScore';
 import { attempt, crate, exerciseOf, start } from '../../tests/practice';
 import type { Move, Trace, TraceEvent } from '../../trace';
 import type { TaskInput } from '../goalKind';
@@ -210,12 +210,7 @@ it('every round calls all of them in an order of its own, and none twice in a ro
 
 it('a sure hand earns more than a clumsy one', () => {
   const exercise = exerciseOf(GOALS.quickCalls[0] as QuickCalls);
-  const mean = (slips: number, reaction: number): number =>
-    Array.from(
-      { length: 12 },
-      (_, seed) =>
-        scoreAttempt(exercise, crate, simulateAttempt(exercise, crate, THREE_BUTTON_MOUSE, { noise: 0.1, reaction, corrections: 1, slips }, seed)).score,
-    ).reduce((a, b) => a + b, 0) / 12;
+  const mean = (slips: number, reaction: number): number => meanScore(exercise, { noise: 0.1, reaction, corrections: 1, slips });
   const [sure, middling, clumsy] = [mean(0, 0.5), mean(0.25, 1.2), mean(0.7, 2.5)];
   expect(sure).toBeGreaterThan(95);
   expect(sure).toBeGreaterThan(middling + 5);

@@ -1,14 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { createSeenSoFar, measure, measuredOf, neverSeen } from '../../criteria';
 import { drawDepths, drawIds, type Mesh, openParts, surfaceSamples } from '../../geometry';
-import { THREE_BUTTON_MOUSE } from '../../input';
 import { angleBetween, exact, length, unit, type Vec3 } from '../../math';
 import { evenDirections, lookFrom, SAMPLES, sideOf } from '../../measures';
 import { defaultHome, type ScoredModel } from '../../model';
 import { type Command, initialScene } from '../../navigation';
 import { drafted, examineExercise, scoreAttempt, settled } from '../../scoring';
 import { gatherEvidence } from '../../scoring/evidence';
-import { simulateAttempt } from '../../simulation';
+import { meanScore } from '../../tests/meanScore';
 import { boxes } from '../../tests/meshes';
 import { attempt, crate, exerciseOf } from '../../tests/practice';
 import type { Move, Trace } from '../../trace';
@@ -231,12 +230,7 @@ it('what is found out is kept with the published exercise, and is no change of t
 
 it('a sure hand earns more than a clumsy one', () => {
   const exercise = { ...exerciseOf(whole), ...settled(exerciseOf(whole), crate) };
-  const mean = (slips: number): number =>
-    Array.from(
-      { length: 4 },
-      (_, seed) =>
-        scoreAttempt(exercise, crate, simulateAttempt(exercise, crate, THREE_BUTTON_MOUSE, { noise: 0.1, reaction: 0.4, corrections: 1, slips }, seed)).score,
-    ).reduce((a, b) => a + b, 0) / 4;
+  const mean = (slips: number): number => meanScore(exercise, { noise: 0.1, reaction: 0.4, corrections: 1, slips }, 4);
   const [sure, middling, clumsy] = [mean(0), mean(0.3), mean(0.8)];
   expect(sure).toBeGreaterThan(95);
   expect(sure).toBeGreaterThan(middling + 5);

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { THREE_BUTTON_MOUSE } from '../../input';
 import { contextFor } from '../../model';
 import { apply, type Command, type Scene } from '../../navigation';
-import { judgeNow, scoreAttempt } from '../../scoring';
-import { simulateAttempt } from '../../simulation';
+import { judgeNow } from '../../scoring';
 import { GOALS } from '../../tests/goals';
+import { meanScore } from '../../tests/meanScore';
 import { crate, exerciseOf, start } from '../../tests/practice';
 import { eyeOf, orientationFrom } from '../../view';
 import { defaultCriteria } from '..';
@@ -78,12 +77,7 @@ describe('what makes it impossible', () => {
 
 it('simulated learners do it, and score higher the surer they are', () => {
   const exercise = exerciseOf(goal);
-  const mean = (noise: number, corrections: number): number =>
-    Array.from(
-      { length: 12 },
-      (_, seed) =>
-        scoreAttempt(exercise, crate, simulateAttempt(exercise, crate, THREE_BUTTON_MOUSE, { noise, reaction: 0.3, corrections, slips: 0 }, seed)).score,
-    ).reduce((a, b) => a + b, 0) / 12;
+  const mean = (noise: number, corrections: number): number => meanScore(exercise, { noise, reaction: 0.3, corrections, slips: 0 });
   const [sure, usual, clumsy] = [mean(0.01, 4), mean(0.5, 1), mean(0.8, 0)];
   expect(sure).toBeGreaterThan(95);
   expect(sure).toBeGreaterThan(usual);

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { forTrainee } from '../../exercise';
-import { THREE_BUTTON_MOUSE } from '../../input';
 import { alikeViews, samePicture, shapePicture } from '../../measures';
 import { initialScene } from '../../navigation';
 import { examineExercise, scoreAttempt } from '../../scoring';
-import { simulateAttempt } from '../../simulation';
 import { GOALS } from '../../tests/goals';
+import { meanScore } from '../../tests/meanScore';
 import { attempt, crate, exerciseOf, start } from '../../tests/practice';
 import type { Trace, TraceEvent } from '../../trace';
 import { orientationFrom, standardOrientation, type View } from '../../view';
@@ -163,12 +162,7 @@ describe('what is ambiguous', () => {
 
 it('a sure eye earns more than a clumsy one', () => {
   const exercise = exerciseOf(GOALS.whichWay[0] as WhichWay);
-  const mean = (slips: number, noise: number): number =>
-    Array.from(
-      { length: 12 },
-      (_, seed) =>
-        scoreAttempt(exercise, crate, simulateAttempt(exercise, crate, THREE_BUTTON_MOUSE, { noise, reaction: 0.6, corrections: 1, slips }, seed)).score,
-    ).reduce((a, b) => a + b, 0) / 12;
+  const mean = (slips: number, noise: number): number => meanScore(exercise, { noise, reaction: 0.6, corrections: 1, slips });
   const [sure, middling, clumsy] = [mean(0, 0.03), mean(0.3, 0.15), mean(0.8, 0.4)];
   expect(sure).toBeGreaterThan(90);
   expect(sure).toBeGreaterThan(middling + 5);

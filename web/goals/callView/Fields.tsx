@@ -1,11 +1,11 @@
 import type { Call } from '@core/criteria';
 import type { GoalOf } from '@core/goals';
 import { STANDARD_NAMES, viewWords } from '@core/view';
-import { X } from 'lucide-react';
 import { useState } from 'react';
 import { callWords } from '../callWords';
 import type { FieldsProps } from '../goalParts';
 import { LandmarkField } from '../LandmarkField';
+import { NumberedList } from '../NumberedList';
 
 export function CallViewFields({ goal, scene, landmarks, onChange }: FieldsProps<GoalOf<'callView'>>) {
   const [name, setName] = useState('');
@@ -13,22 +13,11 @@ export function CallViewFields({ goal, scene, landmarks, onChange }: FieldsProps
   const { point, normal } = scene.selection;
   return (
     <>
-      <ol className="mb-2 space-y-1">
-        {goal.calls.map((call, i) => (
-          <li key={`${i}-${callWords(call)}`} className="flex items-center gap-2 rounded-md bg-bar px-3 py-1 text-sm">
-            <span className="font-mono text-ink-soft">{i + 1}</span>
-            <span className="flex-1">{callWords(call)}</span>
-            <button
-              type="button"
-              aria-label={`Remove call ${i + 1}`}
-              disabled={goal.calls.length === 1}
-              onClick={() => onChange({ ...goal, calls: goal.calls.filter((_, n) => n !== i) })}
-            >
-              <X size={15} aria-hidden="true" />
-            </button>
-          </li>
-        ))}
-      </ol>
+      <NumberedList
+        what="call"
+        words={goal.calls.map(callWords)}
+        onRemove={(number) => onChange({ ...goal, calls: goal.calls.filter((_, n) => n !== number) })}
+      />
       <div className="mb-2 flex gap-2">
         <select
           aria-label="Add a standard view"

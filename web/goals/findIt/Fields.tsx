@@ -6,6 +6,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { FieldsProps } from '../goalParts';
 import { LandmarkField } from '../LandmarkField';
+import { PartSelect } from '../PartSelect';
 
 type FindIt = GoalOf<'findIt'>;
 type Item = FindIt['items'][number];
@@ -139,21 +140,7 @@ export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsP
         <button type="button" className="button !px-3 !py-1 text-sm" disabled={full || pickable.length === 0} onClick={() => addParts(pickable)}>
           Seek what is picked
         </button>
-        <select
-          aria-label="Seek a part"
-          className="field !py-1 min-w-0 flex-1 text-sm"
-          value=""
-          disabled={full}
-          onChange={(e) => e.target.value && addParts([e.target.value])}
-        >
-          <option value="">A part from the list …</option>
-          {mesh?.parts.map((part) => (
-            <option key={part.id} value={part.id}>
-              {'\u2003'.repeat(part.id.split('/').length - 1)}
-              {part.name}
-            </option>
-          ))}
-        </select>
+        <PartSelect label="Seek a part" words="A part from the list …" mesh={mesh} disabled={full} onChoose={(part) => addParts([part])} />
       </div>
       <LandmarkField
         label="Seek a landmark"

@@ -3,10 +3,10 @@ import { type AlikeViews, standardViewOf } from '@core/measures';
 import { anglesOf, nearestStandard, type StandardName, type View, viewWords } from '@core/view';
 import { wordsOf } from '@web/ui/api';
 import { Choice } from '@web/ui/fields';
-import { Eye, X } from 'lucide-react';
 import { useState } from 'react';
 import { authorWorker } from '../authorWorker';
 import type { FieldsProps } from '../goalParts';
+import { NumberedList } from '../NumberedList';
 import { PartsField } from '../PartsField';
 
 const MOST = 12;
@@ -48,25 +48,12 @@ export function WhichWayFields({ goal, session, scene, mesh, show, onChange }: F
   const full = goal.questions.length >= MOST;
   return (
     <>
-      <ol className="mb-2 space-y-1">
-        {goal.questions.map((view, i) => (
-          <li key={`${i}-${view.orientation.join()}`} className="flex items-center gap-2 rounded-md bg-bar px-3 py-1 text-sm">
-            <span className="font-mono text-ink-soft">{i + 1}</span>
-            <span className="flex-1">{questionWords(view)}</span>
-            <button type="button" aria-label={`Show question ${i + 1}`} title="Show it on the stage" onClick={() => show(view)}>
-              <Eye size={15} aria-hidden="true" />
-            </button>
-            <button
-              type="button"
-              aria-label={`Remove question ${i + 1}`}
-              disabled={goal.questions.length === 1}
-              onClick={() => onChange({ ...goal, questions: goal.questions.filter((_, n) => n !== i) })}
-            >
-              <X size={15} aria-hidden="true" />
-            </button>
-          </li>
-        ))}
-      </ol>
+      <NumberedList
+        what="question"
+        words={goal.questions.map(questionWords)}
+        onShow={(number) => goal.questions[number] && show(goal.questions[number])}
+        onRemove={(number) => onChange({ ...goal, questions: goal.questions.filter((_, n) => n !== number) })}
+      />
       <div className="mb-3 flex flex-wrap gap-2">
         <button type="button" className="button-main !py-2" disabled={full} onClick={() => add(session.getState().scene.view)}>
           Ask about this view

@@ -1,4 +1,4 @@
-import { type Command, commandsToRecall, type KeptScene, type Scene } from '@core/navigation';
+import { type Command, commandsToRecall, keptOf, type Scene } from '@core/navigation';
 import type { AnswerOf } from '@web/http/answers';
 import type { RequestOf } from '@web/http/contract';
 import { call, wordsOf } from '@web/ui/api';
@@ -44,7 +44,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
       return false;
     }
   };
-  const kept: KeptScene = { view: scene.view, section: scene.section, visibility: scene.visibility, style: scene.style };
+  const kept = keptOf(scene);
   const save = (): void => {
     // A name that is there already asks first.
     if (same && !asks) {
