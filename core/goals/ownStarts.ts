@@ -3,7 +3,7 @@ import type { Scene } from '../navigation';
 import type { OwnStarts } from '../trace';
 import { lostStart } from './getBack/lostStart';
 import type { GoalKindId, GoalOf, RedactedGoal, RedactedOf } from './kinds';
-import { taskOf } from './tasks';
+import { isStill } from './tasks';
 import { questionScene } from './whichWay/aim';
 
 /** Makes the scene that a step of one kind begins in, from a seed of its own, or the one with which its call is shown; null: none. */
@@ -28,7 +28,7 @@ export function ownStarts(steps: readonly { readonly goal: RedactedGoal }[], mod
     const own = make?.(goal, model, start, (seed ^ Math.imul(step + 1, STEP)) >>> 0, call) ?? null;
     // What was shown in a still step may be secret, and is left behind: what follows begins anew.
     const before = steps[step - 1]?.goal;
-    return own ?? (call === 0 && before && taskOf(before).still ? start : null);
+    return own ?? (call === 0 && before && isStill(before.kind) ? start : null);
   };
   return (step, call = 0) => {
     const key = `${step} ${call}`;

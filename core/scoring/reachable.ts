@@ -21,6 +21,11 @@ export interface ReachFinding {
   readonly message: string;
 }
 
+/** A finding for which a reason of the author's is enough. */
+export interface ReachFault extends Finding {
+  readonly asksReason: boolean;
+}
+
 /** What an exercise allows, and where it begins. */
 export type ReachRules = Pick<Exercise, 'allowed' | 'start'>;
 
@@ -147,12 +152,12 @@ export function reachable(
  * What keeps an exercise from being published: what is never reached, and what is beyond its rules without a reason given.
  * `progress` hears of the share that is done, 0 … 1.
  */
-export function reachFaults(content: Exercise, model: ScoredModel, progress: (share: number) => void = () => {}): Finding[] {
+export function reachFaults(content: Exercise, model: ScoredModel, progress: (share: number) => void = () => {}): ReachFault[] {
   const { steps } = content;
   return steps.flatMap((step, i) => {
     if (step.off) return [];
     return reachable(step, model, content, (share) => progress((i + share) / steps.length))
       .filter(({ reach }) => reach === 'never' || !step.reachReason)
-      .map(({ message }) => ({ message: `Step ${i + 1}: ${message}.`, field: `steps.${i}.goal` }));
+      .map(({ message, reach }) => ({ message: `Step ${i + 1}: ${message}.`, field: `steps.${i}.goal`, asksReason: reach !== 'never' }));
   });
 }

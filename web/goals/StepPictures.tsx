@@ -1,10 +1,8 @@
 import { goalShown } from '@core/exercise';
 import { picturedBy } from '@core/goals';
-import { BUILT_IN_SCHEMES } from '@core/input';
-import { useStage } from '@web/stage/useStage';
 import { type ReactNode, useEffect, useState } from 'react';
 import type { CardDetailProps } from './goalParts';
-import { useModel } from './useModel';
+import { useHiddenStage } from './useHiddenStage';
 
 interface Props extends Omit<CardDetailProps, 'detail'> {
   /** Drawn over one's own picture. */
@@ -15,6 +13,7 @@ interface Props extends Omit<CardDetailProps, 'detail'> {
 }
 
 const WIDTH = 720;
+
 function Picture({ source, words, children }: { readonly source: string | null; readonly words: string; readonly children?: ReactNode }) {
   return (
     <figure className="min-w-0 flex-1">
@@ -29,9 +28,8 @@ function Picture({ source, words, children }: { readonly source: string | null; 
 
 /** Target and result side by side, and laid over each other. */
 export function StepPictures({ exercise, step, scene, meshHash, published, over, beside, eye }: Props) {
-  const { prepared, error } = useModel(meshHash);
+  const { handle, shown } = useHiddenStage(meshHash);
   const [pictures, setPictures] = useState<{ mine: string; target: string | null } | null>(null);
-  const { canvas, handle } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as (typeof BUILT_IN_SCHEMES)[number]);
   const goal = goalShown(exercise, exercise.steps[step]);
 
   useEffect(() => {
@@ -53,8 +51,7 @@ export function StepPictures({ exercise, step, scene, meshHash, published, over,
   const target = published || (goal && picturedBy(goal, exercise.start));
   return (
     <div className="mb-4">
-      <canvas ref={canvas} className="pointer-events-none absolute h-px w-px opacity-0" aria-hidden="true" />
-      {error && <p role="alert">{error}</p>}
+      {shown}
       <div className={`flex gap-4 ${target ? '' : 'max-w-2xl'}`}>
         {pictures?.target && <Picture source={pictures.target} words="Target" />}
         <Picture source={pictures?.mine ?? null} words="Yours">

@@ -1,4 +1,3 @@
-import type { PlacedItem } from '@core/geometry';
 import type { FramePoint, Gesture, Scheme } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
@@ -173,19 +172,6 @@ export function useStage(prepared: Prepared | null, session: Recorder | null, sc
     [handle, session],
   );
   return { canvas, prepared, session, scheme, handle, aids, sides, rectangle, pivot, pointer, drawn, caps, controls, nearHand, floorAt };
-}
-
-/** Stands objects on a stage beside the model, as long as they are the present step's. */
-export function usePlaced({ handle }: Pick<Stage, 'handle'>, items: readonly PlacedItem[]): void {
-  useEffect(() => {
-    if (!handle || items.length === 0) return;
-    handle.renderer.setPlaced(items);
-    handle.probes.setPlaced(items);
-    return () => {
-      handle.renderer.setPlaced([]);
-      handle.probes.setPlaced([]);
-    };
-  }, [handle, items]);
 }
 
 /** Does what a dial or a panel asks for, by the name under which a trace has it. Commands of one movement, told by the same `during`, are one gesture. */

@@ -1,7 +1,7 @@
 import type { Exercise } from '@core/exercise';
 import type { Mesh } from '@core/geometry';
 import { type AlikeViews, alikeViews } from '@core/measures';
-import { examineExercise, type Finding, reachFaults } from '@core/scoring';
+import { examineExercise, type Finding, type ReachFault, reachFaults } from '@core/scoring';
 import type { View } from '@core/view';
 import { expose } from 'comlink';
 
@@ -16,7 +16,13 @@ const api = {
   /** Pairs of standard views in which the parts look alike. */
   alikeViews: (parts: readonly string[]): AlikeViews[] => (model ? alikeViews(model.mesh, model.home, parts) : []),
   /** What keeps a draft from being published, and what its author should know; `progress` hears of the share that is done. */
-  lookThrough(draft: Exercise, progress: (share: number) => void): { readonly faults: readonly Finding[]; readonly warnings: readonly Finding[] } {
+  lookThrough(
+    draft: Exercise,
+    progress: (share: number) => void,
+  ): {
+    readonly faults: readonly (Finding & Partial<ReachFault>)[];
+    readonly warnings: readonly Finding[];
+  } {
     if (!model) return { faults: [], warnings: [] };
     const found = examineExercise(draft, model);
     if (found.faults.length > 0) return found;

@@ -1,27 +1,20 @@
-import { type GoalOf, taskOf } from '@core/goals';
-import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
-import { usePlaced, useStage } from '@web/stage/useStage';
 import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
-import { useMemo } from 'react';
 import type { CardDetailProps } from '../goalParts';
-import { useModel } from '../useModel';
+import { useHiddenStage } from '../useHiddenStage';
+import { usePlaced } from '../usePlaced';
 import { useScenePictures } from '../useScenePictures';
 
 /** Where each thing was, from the view in which it was found. */
 export function FindItDetail({ detail, exercise, step, meshHash }: CardDetailProps) {
-  const { prepared, error } = useModel(meshHash);
-  const stage = useStage(prepared, null, BUILT_IN_SCHEMES[0] as Scheme);
+  const { handle, shown } = useHiddenStage(meshHash);
   const goal = exercise.steps[step]?.goal;
-  const placed = useMemo(() => (goal?.kind === 'findIt' ? (taskOf(goal).placed?.(goal as GoalOf<'findIt'>) ?? []) : []), [goal]);
-  usePlaced(stage, placed);
+  usePlaced(handle, goal);
   const items = detail?.kind === 'finds' ? detail.items : null;
-  const { handle } = stage;
   const pictures = useScenePictures(handle, items);
   if (detail?.kind !== 'finds') return null;
   return (
     <div className="mb-4">
-      <canvas ref={stage.canvas} className="pointer-events-none absolute h-px w-px opacity-0" aria-hidden="true" />
-      {error && <p role="alert">{error}</p>}
+      {shown}
       <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
         {detail.items.map(({ name, found, seconds, scene, at }, i) => (
           <li key={name}>

@@ -1,22 +1,21 @@
-import { boxOf, type Placed, partName, SHAPES, type Shape } from '@core/geometry';
+import { diagonalOf, type Placed, partName, SHAPES, type Shape } from '@core/geometry';
 import type { GoalOf } from '@core/goals';
-import { aboutX, aboutZ, addScaled, distanceBetween, multiply, type Vec3 } from '@core/math';
+import { MOST_ITEMS } from '@core/goals/findIt/kind';
+import { aboutX, aboutZ, addScaled, multiply, type Vec3 } from '@core/math';
 import { NumberField } from '@web/ui/fields';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { FieldsProps } from '../goalParts';
 import { LandmarkField } from '../LandmarkField';
+import { nextId } from '../nextId';
 import { PartSelect } from '../PartSelect';
 
 type FindIt = GoalOf<'findIt'>;
 type Item = FindIt['items'][number];
 
-const MOST = 12;
 /** An object begins with this share of the model's diagonal. */
 const SHARE = 0.06;
 const DEGREE = Math.PI / 180;
-
-const newId = (items: readonly Item[]): string => `item-${1 + Math.max(0, ...items.map(({ id }) => Number(id.split('-')[1] ?? 0) || 0))}`;
 
 /** A length to two digits, so that it reads well where it is typed on. */
 const rounded = (length: number): number => Number(length.toPrecision(2));
@@ -89,16 +88,15 @@ function ItemRow({
 export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsProps<FindIt>) {
   const [shape, setShape] = useState<Shape>('ball');
   const { parts, point, normal } = scene.selection;
-  const box = mesh && boxOf(mesh);
-  const size = box ? rounded(distanceBetween(box.min, box.max) * SHARE) : 0.1;
-  const full = goal.items.length >= MOST;
-  const add = (...items: Item[]): void => onChange({ ...goal, items: [...goal.items, ...items].slice(0, MOST) });
+  const size = (mesh && rounded(diagonalOf(mesh) * SHARE)) || 0.1;
+  const full = goal.items.length >= MOST_ITEMS;
+  const add = (...items: Item[]): void => onChange({ ...goal, items: [...goal.items, ...items].slice(0, MOST_ITEMS) });
   const known = new Set(mesh?.parts.map(({ id }) => id));
   const pickable = parts.filter((part) => known.has(part) && !goal.items.some((item) => item.of === 'part' && item.part === part));
   const addParts = (ids: readonly string[]): void => {
     let items = goal.items;
-    for (const part of ids) items = [...items, { id: newId(items), name: partName(mesh?.parts ?? [], part), of: 'part', part }];
-    onChange({ ...goal, items: items.slice(0, MOST) });
+    for (const part of ids) items = [...items, { id: nextId('item', items), name: partName(mesh?.parts ?? [], part), of: 'part', part }];
+    onChange({ ...goal, items: items.slice(0, MOST_ITEMS) });
   };
   return (
     <>
@@ -130,7 +128,7 @@ export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsP
             if (!point) return;
             // On the surface, not in it.
             const at = normal ? addScaled(point, normal, size / 2) : point;
-            add({ id: newId(goal.items), name: `the ${shape}`, of: 'object', object: { shape, point: at, turn: [0, 0, 0, 1], size } });
+            add({ id: nextId('item', goal.items), name: `the ${shape}`, of: 'object', object: { shape, point: at, turn: [0, 0, 0, 1], size } });
           }}
         >
           Place it at the picked spot
@@ -146,9 +144,9 @@ export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsP
         label="Seek a landmark"
         words="A landmark …"
         landmarks={full ? [] : landmarks.filter(({ name }) => !goal.items.some((item) => item.name === name))}
-        onChoose={({ name, part }) => add({ id: newId(goal.items), name, of: 'part', part })}
+        onChoose={({ name, part }) => add({ id: nextId('item', goal.items), name, of: 'part', part })}
       />
-      <p className="text-ink-soft text-sm">{full ? `${MOST} things are the most that one step takes.` : 'Names are told in Practise, places are not.'}</p>
+      <p className="text-ink-soft text-sm">{full ? `${MOST_ITEMS} things are the most that one step takes.` : 'Names are told in Practise, places are not.'}</p>
     </>
   );
 }

@@ -1,33 +1,38 @@
 import { expectedOf } from '@core/criteria';
 import { type FeaturePick, measuredWords, partName } from '@core/geometry';
 import type { GoalOf } from '@core/goals';
+import { MOST_ASKS } from '@core/goals/measureIt/kind';
 import { X } from 'lucide-react';
+import { useMemo } from 'react';
 import type { FieldsProps } from '../goalParts';
+import { nextId } from '../nextId';
 
 type MeasureIt = GoalOf<'measureIt'>;
-type Ask = MeasureIt['asks'][number];
 
-const MOST = 12;
-const newId = (asks: readonly Ask[]): string => `value-${1 + Math.max(0, ...asks.map(({ id }) => Number(id.split('-')[1] ?? 0) || 0))}`;
 const plain = ({ part, point, normal, as }: FeaturePick): FeaturePick => ({ part, point, normal, as });
 
 /** Values that are asked for: each is measured on the stage by the author, and computed anew for whoever does it. */
 export function MeasureItFields({ goal, mesh, measured, onMeasure, onChange }: FieldsProps<MeasureIt>) {
-  const full = goal.asks.length >= MOST;
+  // Found anew with the values that are asked for, not with every picture of the stage.
+  const values = useMemo(() => (mesh ? goal.asks.map((one) => expectedOf(mesh, one)) : []), [mesh, goal.asks]);
+  const full = goal.asks.length >= MOST_ASKS;
   const ask = (): void => {
     const [a, b] = measured?.picked ?? [];
     if (!measured || !a || !mesh) return;
     const parts = [...new Set([a, ...(b ? [b] : [])].map(({ pick }) => partName(mesh.parts, pick.part)))];
     let name = `the ${measured.what}, ${parts.join(' to ')}`.slice(0, 76);
     for (let n = 2; goal.asks.some((other) => other.name === name); n++) name = `${name.replace(/ \d+$/, '')} ${n}`;
-    onChange({ ...goal, asks: [...goal.asks, { id: newId(goal.asks), name, what: measured.what, a: plain(a.pick), ...(b ? { b: plain(b.pick) } : {}) }] });
+    onChange({
+      ...goal,
+      asks: [...goal.asks, { id: nextId('value', goal.asks), name, what: measured.what, a: plain(a.pick), ...(b ? { b: plain(b.pick) } : {}) }],
+    });
   };
   return (
     <>
       {goal.asks.length === 0 && <p className="mb-2 text-ink-soft text-sm">Nothing is asked for yet: measure it on the stage, then ask for it.</p>}
       <ul className="mb-2 space-y-1.5">
         {goal.asks.map((one, i) => {
-          const value = mesh && expectedOf(mesh, one);
+          const value = values[i] ?? null;
           return (
             <li key={one.id} className="rounded-md bg-bar px-3 py-2 text-sm">
               <div className="flex items-center gap-2">
@@ -58,7 +63,7 @@ export function MeasureItFields({ goal, mesh, measured, onMeasure, onChange }: F
         </button>
       </div>
       <p className="text-ink-soft text-sm">
-        {full ? `${MOST} values are the most that one step takes.` : 'What the value should be is computed from your picks.'}
+        {full ? `${MOST_ASKS} values are the most that one step takes.` : 'What the value should be is computed from your picks.'}
       </p>
     </>
   );

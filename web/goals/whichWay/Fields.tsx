@@ -1,4 +1,5 @@
 import type { GoalOf } from '@core/goals';
+import { MOST_QUESTIONS } from '@core/goals/whichWay/kind';
 import { type AlikeViews, standardViewOf } from '@core/measures';
 import { anglesOf, nearestStandard, type StandardName, type View, viewWords } from '@core/view';
 import { wordsOf } from '@web/ui/api';
@@ -9,7 +10,6 @@ import type { FieldsProps } from '../goalParts';
 import { NumberedList } from '../NumberedList';
 import { PartsField } from '../PartsField';
 
-const MOST = 12;
 /** As many pairs are suggested. */
 const SUGGESTED = 6;
 
@@ -32,7 +32,7 @@ export function WhichWayFields({ goal, session, scene, mesh, show, onChange }: F
   const [error, setError] = useState<string | null>(null);
   const home = session.context.home ?? session.getState().scene.view;
   const parts = goal.part === undefined ? [] : [goal.part];
-  const add = (...views: readonly View[]): void => onChange({ ...goal, questions: [...goal.questions, ...views].slice(0, MOST) });
+  const add = (...views: readonly View[]): void => onChange({ ...goal, questions: [...goal.questions, ...views].slice(0, MOST_QUESTIONS) });
   const suggest = async (): Promise<void> => {
     if (!mesh) return;
     setFound('busy');
@@ -45,7 +45,7 @@ export function WhichWayFields({ goal, session, scene, mesh, show, onChange }: F
       setError(wordsOf(problem));
     }
   };
-  const full = goal.questions.length >= MOST;
+  const full = goal.questions.length >= MOST_QUESTIONS;
   return (
     <>
       <NumberedList
@@ -62,7 +62,7 @@ export function WhichWayFields({ goal, session, scene, mesh, show, onChange }: F
           {found === 'busy' ? 'Looking for them …' : 'Views that look alike'}
         </button>
       </div>
-      {full && <p className="mb-2 text-ink-soft text-sm">{MOST} questions are the most that one step takes.</p>}
+      {full && <p className="mb-2 text-ink-soft text-sm">{MOST_QUESTIONS} questions are the most that one step takes.</p>}
       {error && (
         <p role="alert" className="mb-2 text-signal text-sm">
           {error}

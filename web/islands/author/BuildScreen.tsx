@@ -1,6 +1,5 @@
 import { COMMAND_GROUPS, type CommandGroupId, type Exercise, sameData, stepsOn } from '@core/exercise';
-import type { PlacedItem } from '@core/geometry';
-import { kindById, taskOf } from '@core/goals';
+import { kindById } from '@core/goals';
 import { type SentScheme, schemesReceived, schemeToSend } from '@core/input';
 import { contextFor } from '@core/model';
 import type { ScoreCard } from '@core/scoring';
@@ -8,12 +7,13 @@ import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { asTarget } from '@web/goals/asTarget';
 import { targetPicture } from '@web/goals/targetPicture';
+import { usePlaced } from '@web/goals/usePlaced';
 import type { Measured } from '@web/stage/measuring/measuring';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { createRecorder } from '@web/stage/recorder';
 import { useRefusals } from '@web/stage/useRefusals';
-import { useFolded, usePlaced, useStage } from '@web/stage/useStage';
+import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import { TextField } from '@web/ui/fields';
 import { offer, Toasts } from '@web/ui/Toasts';
@@ -55,7 +55,6 @@ interface Props {
   readonly schemes: readonly SentScheme[];
 }
 
-const NOTHING_PLACED: readonly PlacedItem[] = [];
 const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
 
 /** An author's own try: the exercise as it stands is practised and scored, and nothing of it is kept. */
@@ -172,10 +171,7 @@ export function BuildScreen(props: Props) {
   const stage = useStage(trying ? null : prepared, session, scheme);
   const { handle } = stage;
   const step = presentStep(state);
-  usePlaced(
-    stage,
-    useMemo(() => taskOf(step.goal).placed?.(step.goal) ?? NOTHING_PLACED, [step.goal]),
-  );
+  usePlaced(stage.handle, step.goal);
   const folded = useFolded(stage);
   useRefusals(session);
   const changed = useMemo(() => !published || !sameData(published, draft), [published, draft]);

@@ -1,5 +1,5 @@
 import type { Mesh } from '@core/geometry';
-import type { Finding } from '@core/scoring';
+import type { Finding, ReachFault } from '@core/scoring';
 import type { View } from '@core/view';
 import { authorWorker } from '@web/goals/authorWorker';
 import { wordsOf } from '@web/ui/api';
@@ -18,7 +18,7 @@ interface Props {
 /** What was found of a draft: it is old as soon as the draft is another. */
 interface LookedThrough {
   readonly draft: unknown;
-  readonly faults: readonly Finding[];
+  readonly faults: readonly (Finding & Partial<ReachFault>)[];
   readonly warnings: readonly Finding[];
 }
 
@@ -64,8 +64,7 @@ export function ReachPart({ store, mesh, home }: Props) {
   const findings = found
     ? [...found.faults.map((finding) => ({ ...finding, grave: true })), ...found.warnings.map((finding) => ({ ...finding, grave: false }))]
     : [];
-  const asksReason =
-    step.reachReason !== undefined || findings.some(({ field, message }) => field === `steps.${number - 1}.goal` && message.includes('say below why'));
+  const asksReason = step.reachReason !== undefined || (found?.faults ?? []).some((fault) => fault.asksReason && fault.field === `steps.${number - 1}.goal`);
   return (
     <Part title="Can it be done?">
       <div className="flex items-center gap-3">

@@ -1,6 +1,6 @@
 import { goalShown } from '@core/exercise';
 import type { Part } from '@core/geometry';
-import { aimOf, picturedBy, taskOf } from '@core/goals';
+import { aimOf, isStill, picturedBy, taskOf } from '@core/goals';
 import type { SentScheme } from '@core/input';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
@@ -62,7 +62,7 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
   const puck = useMemo(() => (session ? puckToSession(session, scheme) : null), [session, scheme]);
   const goal = goalShown(exercise, present);
   const Panel = present && panelOf(present.goal);
-  const still = present !== undefined && taskOf(present.goal).still === true;
+  const still = present !== undefined && isStill(present.goal.kind);
   const ownPuck = scheme.family === 'puck' && !still;
   return (
     <aside className={`${useFolded(stage) ? 'hidden' : 'flex max-md:contents'} w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}>

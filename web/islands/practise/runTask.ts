@@ -1,4 +1,4 @@
-import { foldTask, type Measurement, type Prompt, type RedactedGoal, taskOf, type Way } from '@core/goals';
+import { foldTask, type Measurement, type Prompt, type RedactedGoal, type TaskInput, taskOf, type Way } from '@core/goals';
 import { createReplay, replayMoves } from '@core/trace';
 import type { View } from '@core/view';
 import type { Recorder } from '@web/stage/recorder';
@@ -52,11 +52,12 @@ export function runTask(goal: RedactedGoal, session: Recorder, seed: number, ste
     for (const event of next.events) session.event({ ...event, step }, t);
     if (next.prompt !== store.getState().prompt || next.done !== store.getState().done) store.setState({ prompt: next.prompt, done: next.done });
     clearTimeout(timer);
-    if (next.again !== null) timer = setTimeout(tick, Math.max(0, next.again - session.time()) * 1000);
+    if (next.again !== null) timer = setTimeout(tell, Math.max(0, next.again - session.time()) * 1000);
   };
-  const tick = (): void => {
+  /** Tells the task what happens now; with nothing, only time has passed. */
+  const tell = (what: Pick<TaskInput, 'confirm' | 'answer' | 'measured'> = {}): void => {
     const t = session.time();
-    take(task.next(goal, at.state, { t, scene: session.getState().scene }), t);
+    take(task.next(goal, at.state, { t, scene: session.getState().scene, ...what }), t);
   };
   let heard = session.moves.length;
   const unsubscribe = session.subscribe((state) => {
@@ -68,18 +69,9 @@ export function runTask(goal: RedactedGoal, session: Recorder, seed: number, ste
   });
   return {
     ...store,
-    confirm() {
-      const t = session.time();
-      take(task.next(goal, at.state, { t, scene: session.getState().scene, confirm: true }), t);
-    },
-    answer(way) {
-      const t = session.time();
-      take(task.next(goal, at.state, { t, scene: session.getState().scene, answer: way }), t);
-    },
-    measured(made) {
-      const t = session.time();
-      take(task.next(goal, at.state, { t, scene: session.getState().scene, measured: made }), t);
-    },
+    confirm: () => tell({ confirm: true }),
+    answer: (answer) => tell({ answer }),
+    measured: (measured) => tell({ measured }),
     end() {
       clearTimeout(timer);
       unsubscribe();

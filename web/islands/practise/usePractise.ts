@@ -1,14 +1,14 @@
 import { sentenceOf } from '@core/advice';
 import { goalShown, type TraineeStep } from '@core/exercise';
-import type { PlacedItem } from '@core/geometry';
-import { type Prompt, taskOf } from '@core/goals';
+import type { Prompt } from '@core/goals';
 import type { Scheme, SentScheme } from '@core/input';
 import { meanOf } from '@core/scoring';
 import type { View } from '@core/view';
 import { promptWords } from '@web/goals/promptWords';
+import { usePlaced } from '@web/goals/usePlaced';
 import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
-import { type Stage, usePlaced, useStage } from '@web/stage/useStage';
+import { type Stage, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import type { Closeness } from '@web/workers/closeness.worker';
 import { useCallback, useMemo, useState } from 'react';
@@ -23,8 +23,6 @@ import { useMeaning, useTask } from './useTask';
 
 /** Handing in under this many live points asks once. */
 const FAR = 60;
-
-const NOTHING_PLACED: readonly PlacedItem[] = [];
 
 /** An author's own try: nothing is kept. */
 export interface TryOut {
@@ -118,8 +116,7 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
     onGesture: (gesture) => session && slips.onGesture(gesture, { session, step, prompt: task.prompt, closeness }),
   });
 
-  const placed = useMemo(() => (present && taskOf(present.goal).placed?.(present.goal)) ?? NOTHING_PLACED, [present]);
-  usePlaced(stage, placed);
+  usePlaced(stage.handle, present?.goal);
 
   const showCard = useCallback(() => {
     window.location.href = `/attempts/${opened?.id}`;

@@ -1,0 +1,17 @@
+import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
+import { type StageHandle, useStage } from '@web/stage/useStage';
+import type { ReactNode } from 'react';
+import { useModel } from './useModel';
+
+/** A stage that is not seen and draws pictures of a model: what stands in the page for it, and what draws. */
+export function useHiddenStage(meshHash: string): { readonly handle: StageHandle | null; readonly shown: ReactNode } {
+  const { prepared, error } = useModel(meshHash);
+  const { canvas, handle } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as Scheme);
+  const shown = (
+    <>
+      <canvas ref={canvas} className="pointer-events-none absolute h-px w-px opacity-0" aria-hidden="true" />
+      {error && <p role="alert">{error}</p>}
+    </>
+  );
+  return { handle, shown };
+}
