@@ -2,6 +2,7 @@ import { diagonalOf, type Placed, partName, SHAPES, type Shape } from '@core/geo
 import type { GoalOf } from '@core/goals';
 import { MOST_ITEMS } from '@core/goals/findIt/kind';
 import { aboutX, aboutZ, addScaled, multiply, type Vec3 } from '@core/math';
+import type { Scene } from '@core/navigation';
 import { NumberField } from '@web/ui/fields';
 import { X } from 'lucide-react';
 import { useState } from 'react';
@@ -28,6 +29,9 @@ function turnsOf([x, y, z, w]: Placed['turn']): { round: number; over: number } 
   return { round: degrees(round), over: degrees(over) };
 }
 
+/** Where the middle of an object is that stands on a picked spot: on the surface, not in it. Null: no spot is picked. */
+const placeOn = ({ point, normal }: Scene['selection'], size: number): Vec3 | null => (point && normal ? addScaled(point, normal, size / 2) : (point ?? null));
+
 /** One sought thing: its name, and how an object stands. */
 function ItemRow({
   item,
@@ -38,11 +42,13 @@ function ItemRow({
 }: {
   readonly item: Item;
   readonly number: number;
-  readonly picked: Vec3 | null;
+  /** What is picked on the stage. */
+  readonly picked: Scene['selection'];
   readonly onChange: (item: Item) => void;
   readonly onRemove: () => void;
 }) {
   const object = item.of === 'object' ? item.object : null;
+  const place = object && placeOn(picked, object.size);
   const change = (next: Partial<Placed>): void => {
     if (item.of === 'object') onChange({ ...item, object: { ...item.object, ...next } });
   };
@@ -73,9 +79,9 @@ function ItemRow({
           <button
             type="button"
             className="button-quiet text-sm"
-            disabled={!picked}
-            title={picked ? undefined : 'Click a spot on the stage first'}
-            onClick={() => picked && change({ point: picked })}
+            disabled={!place}
+            title={place ? undefined : 'Click a spot on the stage first'}
+            onClick={() => place && change({ point: place })}
           >
             Move to the picked spot
           </button>
@@ -87,8 +93,9 @@ function ItemRow({
 
 export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsProps<FindIt>) {
   const [shape, setShape] = useState<Shape>('ball');
-  const { parts, point, normal } = scene.selection;
+  const { parts } = scene.selection;
   const size = (mesh && rounded(diagonalOf(mesh) * SHARE)) || 0.1;
+  const place = placeOn(scene.selection, size);
   const full = goal.items.length >= MOST_ITEMS;
   const add = (...items: Item[]): void => onChange({ ...goal, items: [...goal.items, ...items].slice(0, MOST_ITEMS) });
   const known = new Set(mesh?.parts.map(({ id }) => id));
@@ -107,7 +114,7 @@ export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsP
             key={item.id}
             item={item}
             number={i + 1}
-            picked={point ?? null}
+            picked={scene.selection}
             onChange={(next) => onChange({ ...goal, items: goal.items.map((old, n) => (n === i ? next : old)) })}
             onRemove={() => onChange({ ...goal, items: goal.items.filter((_, n) => n !== i) })}
           />
@@ -122,13 +129,11 @@ export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsP
         <button
           type="button"
           className="button-main !py-2"
-          disabled={full || !point}
-          title={point ? undefined : 'Click a spot on the stage first'}
+          disabled={full || !place}
+          title={place ? undefined : 'Click a spot on the stage first'}
           onClick={() => {
-            if (!point) return;
-            // On the surface, not in it.
-            const at = normal ? addScaled(point, normal, size / 2) : point;
-            add({ id: nextId('item', goal.items), name: `the ${shape}`, of: 'object', object: { shape, point: at, turn: [0, 0, 0, 1], size } });
+            if (!place) return;
+            add({ id: nextId('item', goal.items), name: `the ${shape}`, of: 'object', object: { shape, point: place, turn: [0, 0, 0, 1], size } });
           }}
         >
           Place it at the picked spot
