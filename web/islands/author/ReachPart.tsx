@@ -52,12 +52,18 @@ export function ReachPart({ store, mesh, home }: Props) {
     const { draft } = store.getState();
     setShare(0);
     setError(null);
+    // The share comes by another way than the answer, and may come after it.
+    let ended = false;
+    const tell = (done: number): void => {
+      if (!ended) setShare(done);
+    };
     try {
       const worker = await authorWorker(mesh, home);
-      setFound({ draft, ...(await worker.lookThrough(draft, proxy(setShare))) });
+      setFound({ draft, ...(await worker.lookThrough(draft, proxy(tell))) });
     } catch (problem) {
       setError(wordsOf(problem));
     }
+    ended = true;
     setShare(null);
   };
   const old = found !== null && found.draft !== state.draft;
@@ -71,7 +77,7 @@ export function ReachPart({ store, mesh, home }: Props) {
         <button type="button" className="button !py-1.5 text-sm" disabled={!mesh || share !== null} onClick={() => void look()}>
           Look it through
         </button>
-        {share !== null && <progress className="h-2 flex-1 accent-ink" max={1} value={share} aria-label="Looked through" />}
+        {share !== null && <progress className="h-2 flex-1 appearance-none overflow-hidden rounded bg-rule [&::-moz-progress-bar]:bg-ink [&::-webkit-progress-bar]:bg-rule [&::-webkit-progress-value]:bg-ink" max={1} value={share} aria-label="Looked through" />}
       </div>
       {error && (
         <p role="alert" className="mt-2 text-signal text-sm">
