@@ -77,7 +77,14 @@ export function ReachPart({ store, mesh, home }: Props) {
         <button type="button" className="button !py-1.5 text-sm" disabled={!mesh || share !== null} onClick={() => void look()}>
           Look it through
         </button>
-        {share !== null && <progress className="h-2 flex-1 appearance-none overflow-hidden rounded bg-rule [&::-moz-progress-bar]:bg-ink [&::-webkit-progress-bar]:bg-rule [&::-webkit-progress-value]:bg-ink" max={1} value={share} aria-label="Looked through" />}
+        {share !== null && (
+          <progress
+            className="h-2 flex-1 appearance-none overflow-hidden rounded bg-rule [&::-moz-progress-bar]:bg-ink [&::-webkit-progress-bar]:bg-rule [&::-webkit-progress-value]:bg-ink"
+            max={1}
+            value={share}
+            aria-label="Looked through"
+          />
+        )}
       </div>
       {error && (
         <p role="alert" className="mt-2 text-signal text-sm">
