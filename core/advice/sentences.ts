@@ -1,6 +1,6 @@
 import type { AdviceCode, AdviceFigures, CalledWords, KeptAdvice } from '../criteria';
 import { measuredWords } from '../geometry';
-import type { LabelledScheme } from '../input';
+import { HAND_WORDS, type LabelledScheme } from '../input';
 import { viewWords } from '../view';
 import * as gesture from './gestureWords';
 import { quickWords } from './quickWords';
@@ -220,6 +220,12 @@ const SENTENCES: Sentences = {
   gestures: ({ count }) => ({ eye: `${plural(count, 'gesture')}, fewer and longer ones do it` }),
   switches: ({ count }) => ({ eye: `you changed the kind of gesture ${plural(count, 'time')}, finish the one before the next` }),
   lostTime: ({ seconds: s }) => ({ eye: `the subject was out of the frame for ${seconds(s)}`, hand: gesture.fitHand }),
+  otherPivot: ({ count, of, farthest }) => ({
+    eye: `${count} of ${plural(of, 'turn')} went about another point, up to ${lengthWords(farthest)} from the asked one: point at it, or pick it, before you turn`,
+  }),
+  otherHand: ({ count, other, by }) => ({
+    eye: count === 0 ? `nothing of what was to be done by ${HAND_WORDS[by]} was done` : `${other} of ${count} not by ${HAND_WORDS[by]}`,
+  }),
   hints: ({ count }) => ({ eye: `${plural(count, 'hint')} taken` }),
   detour: ({ share }) => ({ eye: `your way was ${percent(share)} longer than the shortest` }),
 };

@@ -1,4 +1,5 @@
 import type { MeasureKind } from '../geometry';
+import type { Hand } from '../input/hands';
 import type { Command, CommandKind } from '../navigation';
 import type { StandardName } from '../view';
 import type { QuickCall } from './quickCall';
@@ -100,6 +101,10 @@ export interface AdviceFigures {
   gestures: { readonly count: number };
   switches: { readonly count: number };
   lostTime: { readonly seconds: number };
+  /** Orbits about another point than asked, of how many, and how far the farthest pivot lay, metres. */
+  otherPivot: { readonly count: number; readonly of: number; readonly farthest: number };
+  /** Named commands given with something else than `by`, of how many; of none: they were not given at all. */
+  otherHand: { readonly count: number; readonly other: number; readonly by: Hand };
   hints: { readonly count: number };
   detour: { readonly share: number };
 }

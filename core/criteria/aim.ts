@@ -6,6 +6,7 @@ import type { View } from '../view';
 import type { Call } from './call';
 import type { Sought } from './findResults';
 import type { Ask } from './measureResults';
+import type { Method } from './methodSchema';
 import type { QuickList } from './quickResults';
 import type { ToSee } from './seenSoFar';
 import type { WayList } from './wayResults';
@@ -47,6 +48,8 @@ export interface Aim {
   readonly find: readonly Sought[] | null;
   /** Values that have to be measured. */
   readonly measure: readonly Ask[] | null;
+  /** How it has to be done; a step says so, whatever its goal. */
+  readonly method: Method | null;
 }
 
 export const NO_AIM: Aim = {
@@ -66,4 +69,5 @@ export const NO_AIM: Aim = {
   ways: null,
   find: null,
   measure: null,
+  method: null,
 };

@@ -13,6 +13,7 @@ export * from './followedPath';
 export { detourOf, gestureCounts, lostSeconds, wayBetween } from './hand';
 export * from './measured';
 export * from './measureResults';
+export type { Method } from './methodSchema';
 export { sceneAfter } from './moved';
 export * from './points';
 export type { QuickCall } from './quickCall';

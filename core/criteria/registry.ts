@@ -7,6 +7,7 @@ import { FRAMING_CRITERIA } from './framing';
 import { HAND_CRITERIA } from './hand';
 import type { Measured } from './measured';
 import { MEASURE_CRITERIA } from './measures';
+import { METHOD_CRITERIA } from './method';
 import { PATH_CRITERIA } from './path';
 import { QUICK_CRITERIA } from './quick';
 import { RECOVER_CRITERIA } from './recover';
@@ -31,6 +32,7 @@ const ALL = {
   ...FIND_CRITERIA,
   ...MEASURE_CRITERIA,
   ...HAND_CRITERIA,
+  ...METHOD_CRITERIA,
 } as const;
 
 export type CriterionId = keyof typeof ALL;

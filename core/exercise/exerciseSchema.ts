@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type Criterion, criterionSchema } from '../criteria/criterionSchema';
+import { methodSchema } from '../criteria/methodSchema';
 import { goalSchema } from '../goals/kinds';
 import { sceneSchema } from '../navigation/sceneSchema';
 import { COMMAND_GROUP_IDS } from './commandGroups';
@@ -21,6 +22,8 @@ export const stepSchema = z.object({
     .max(100)
     .refine((list) => new Set(list.map((c) => c.id)).size === list.length, 'each criterion can be used once a step')
     .refine((list) => list.some((c) => c.weight > 0), 'at least one criterion needs a weight above 0'),
+  /** How it has to be done, where that is judged. */
+  method: methodSchema.optional(),
   /** Why it can be done all the same, where something of it lies behind other parts or within them and nothing that is allowed leads there. */
   reachReason: z.string().trim().max(300, 'keep it under 300 characters').optional(),
   /** Switched off: kept in the draft, left out of what is published. */

@@ -1,4 +1,4 @@
-import type { Aim } from '../criteria';
+import type { Aim, Method } from '../criteria';
 import type { SkillId } from '../exercise/skills';
 import type { ScoredModel } from '../model';
 import type { Scene } from '../navigation';
@@ -36,7 +36,10 @@ const AIMS = {
 const aimOfKind = (goal: Goal): GoalAim<Goal> => AIMS[goal.kind] as unknown as GoalAim<Goal>;
 
 /** What a step asks for, in the terms of the criteria. */
-export const aimOf = ({ goal, skill }: { readonly goal: Goal; readonly skill: SkillId }): Aim => aimOfKind(goal).aim(goal, skill);
+export const aimOf = ({ goal, skill, method }: { readonly goal: Goal; readonly skill: SkillId; readonly method?: Method | undefined }): Aim => {
+  const aim = aimOfKind(goal).aim(goal, skill);
+  return method ? { ...aim, method } : aim;
+};
 
 /** The scene that a goal's target picture shows; null where a picture tells nothing. */
 export const picturedBy = (goal: Goal, start: Scene): Scene | null => aimOfKind(goal).pictured(goal, start);

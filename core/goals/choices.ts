@@ -20,7 +20,10 @@ export const choice = (id: CriterionId, change: Change = {}): CriterionChoice =>
 /** What every step can be judged by beside its goal. */
 export const EVERYWHERE: readonly CriterionId[] = ['time', 'gestures', 'switches', 'hints', 'detour'];
 
-/** The choices, followed by those of every goal that are not among them. */
-export function withEverywhere(choices: readonly CriterionChoice[]): CriterionChoice[] {
-  return [...choices, ...EVERYWHERE.filter((id) => !choices.some((c) => c.id === id)).map((id) => choice(id))];
+/** By which way it was done: for goals with orbits or views. */
+export const METHOD: readonly CriterionId[] = ['pivotMissed', 'byHand'];
+
+/** The choices, followed by those of every goal that are not among them; `method`: whether its way can be judged too. */
+export function withEverywhere(choices: readonly CriterionChoice[], method = true): CriterionChoice[] {
+  return [...choices, ...[...EVERYWHERE, ...(method ? METHOD : [])].filter((id) => !choices.some((c) => c.id === id)).map((id) => choice(id))];
 }

@@ -5,6 +5,7 @@ import { BUILT_IN_SCHEMES, commandKindsOf } from '../input';
 import type { ScoredModel } from '../model';
 import type { CommandKind } from '../navigation';
 import { INTERFACE_BINDINGS, TRACE_FORMAT, type Trace } from '../trace';
+import { methodFindings } from './methodFindings';
 import { gainOf, type Judged, startIsTarget } from './points';
 import { startPoints } from './startPoints';
 
@@ -79,7 +80,7 @@ export function examineExercise(content: Exercise, model: ScoredModel): { readon
     const kind = kindOf(step.goal);
     const unknown = kind.partsNamed(step.goal).find((id) => !parts.has(id));
     if (unknown !== undefined) return [{ message: `Step ${i + 1}: the model has no part "${unknown}".`, field: `steps.${i}.goal` }];
-    return kind.faults(step.goal, rulesFor(content, step), model).map((fault) => placed(fault, i));
+    return [...kind.faults(step.goal, rulesFor(content, step), model), ...methodFindings(step, content).faults].map((fault) => placed(fault, i));
   });
   if (faults.length > 0) return { faults, warnings: [] };
   const untouched = untouchedOf(stepsOn(content), model);
@@ -102,7 +103,11 @@ export function examineExercise(content: Exercise, model: ScoredModel): { readon
     ];
   });
   const doubts = content.steps.flatMap((step, i): Finding[] =>
-    step.off ? [] : (kindOf(step.goal).doubts?.(step.goal, rulesFor(content, step), model) ?? []).map((fault) => placed(fault, i)),
+    step.off
+      ? []
+      : [...(kindOf(step.goal).doubts?.(step.goal, rulesFor(content, step), model) ?? []), ...methodFindings(step, content).doubts].map((fault) =>
+          placed(fault, i),
+        ),
   );
   return { faults, warnings: [...doubts, ...warnings] };
 }

@@ -3,4 +3,4 @@ import type { CriterionChoice } from '../goalKind';
 
 /** The right gesture, and how soon. */
 export const quickCallsCriteria = (): CriterionChoice[] =>
-  withEverywhere([standard('wrongGestures', 5, { must: true }), standard('reactionTime', 4), choice('gestures', { full: 20, zero: 100 })]);
+  withEverywhere([standard('wrongGestures', 5, { must: true }), standard('reactionTime', 4), choice('gestures', { full: 20, zero: 100 })], false);

@@ -3,4 +3,4 @@ import type { CriterionChoice } from '../goalKind';
 
 /** The right side first, then how exactly, then how soon. */
 export const whichWayCriteria = (): CriterionChoice[] =>
-  withEverywhere([standard('wrongAnswers', 5, { must: true }), standard('facingError', 3), standard('answerTime', 1)]);
+  withEverywhere([standard('wrongAnswers', 5, { must: true }), standard('facingError', 3), standard('answerTime', 1)], false);

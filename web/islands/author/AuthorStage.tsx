@@ -1,7 +1,9 @@
 import { partName } from '@core/geometry';
 import { aimOf, type RedactedGoal } from '@core/goals';
 import type { LandmarkSeen } from '@server/services/landmarks';
+import { pivotAsked } from '@web/goals/methodWords';
 import { overlayOf } from '@web/goals/overlays';
+import { PivotAsked } from '@web/goals/PivotAsked';
 import { ViewDial } from '@web/stage/dial/ViewDial';
 import type { MeasuredListener } from '@web/stage/measuring/measuring';
 import { StageView } from '@web/stage/StageView';
@@ -42,6 +44,7 @@ export function AuthorStage({ store, stage, model, problem, onMeasured }: Props)
         onMeasured={onMeasured}
         overlay={
           <Suspense>
+            <PivotAsked point={pivotAsked(step)} view={stage.drawn} />
             {Overlay && stage.drawn && (
               <Overlay
                 goal={goal}

@@ -21,6 +21,7 @@ const FIELDS: Record<DraftConflict['field'], string> = {
   goal: 'Goal',
   criteria: 'Judged by',
   reachReason: 'Why it can be reached',
+  method: 'how it has to be done',
   off: 'Whether it is on',
   step: 'The step itself',
 };

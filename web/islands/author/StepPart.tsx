@@ -11,6 +11,7 @@ import { Plus } from 'lucide-react';
 import { useStore } from 'zustand';
 import { CriteriaTable } from './CriteriaTable';
 import { type DraftStore, presentStep } from './draftStore';
+import { MethodFields, withMethod } from './MethodFields';
 import { OwnTries, type OwnTry } from './OwnTries';
 
 const GOALS = GOAL_KINDS.map((id) => ({ id, label: kindById(id).label }));
@@ -48,7 +49,7 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
         </div>
         <p className="mb-2 text-ink-soft text-sm">{kindById(goal.kind).says}</p>
         {session && (
-          <GoalPart session={session}>
+          <SceneOf session={session}>
             {(scene) => (
               <Fields
                 goal={goal}
@@ -62,11 +63,19 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
                 onChange={store.setGoal}
               />
             )}
-          </GoalPart>
+          </SceneOf>
         )}
       </Part>
       <Part title="Judged by">
-        <CriteriaTable key={step.id} goal={goal} criteria={step.criteria} onChange={(criteria) => store.setStep({ criteria })} />
+        <CriteriaTable
+          key={step.id}
+          goal={goal}
+          criteria={step.criteria}
+          onChange={(criteria) => store.setStep(withMethod(step, criteria, mesh, session?.getState().scene))}
+        />
+        {session && (
+          <SceneOf session={session}>{(scene) => <MethodFields step={step} scene={scene} onChange={(method) => store.setStep({ method })} />}</SceneOf>
+        )}
         <OwnTries step={step} tries={tries} onChange={(criteria) => store.setStep({ criteria })} />
       </Part>
       <Part title="Hints">
@@ -96,7 +105,7 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
 }
 
 /** Follows the scene on the stage. */
-function GoalPart({
+function SceneOf({
   session,
   children,
 }: {

@@ -4,7 +4,9 @@ import { aimOf, isStill, picturedBy, taskOf } from '@core/goals';
 import type { SentScheme } from '@core/input';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
+import { methodWords, pivotAsked } from '@web/goals/methodWords';
 import { overlayOf } from '@web/goals/overlays';
+import { PivotAsked } from '@web/goals/PivotAsked';
 import { panelOf } from '@web/goals/panels';
 import type { AskedValue } from '@web/stage/aids';
 import { ViewDial } from '@web/stage/dial/ViewDial';
@@ -70,6 +72,12 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
         <h1 className="text-2xl leading-tight">{exercise.title}</h1>
         {exercise.brief && <p className="mt-1 text-ink-soft text-sm">{exercise.brief}</p>}
         <StepList steps={exercise.steps} at={state.step} />
+        {present &&
+          methodWords(present).map((words) => (
+            <p key={words} className="mb-1 text-sm">
+              {words}
+            </p>
+          ))}
       </div>
       {picture && !still && (
         <div className="shrink-0 max-md:order-1 max-md:w-52 max-md:self-center">
@@ -164,6 +172,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
                   <Overlay goal={present.goal} view={stage.drawn} prompt={task.prompt} picture={picture} floorAt={stage.floorAt} />
                 )}
               </Suspense>
+              <PivotAsked point={present ? pivotAsked(present) : null} view={stage.drawn} />
               {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
             </>
           }
