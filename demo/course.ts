@@ -3,6 +3,7 @@ import {
   boxOf,
   type Command,
   type CommandGroupId,
+  CRITERIA,
   type Criterion,
   type CriterionId,
   commandsToStand,
@@ -53,6 +54,8 @@ export interface Plan {
     readonly goal: (model: ScoredModel, start: Scene) => Goal;
     /** Criteria without which nothing is done. */
     readonly must?: readonly CriterionId[];
+    /** About which point it has to be turned, and how far off a turn may go, metres. */
+    readonly about?: { readonly part: string; readonly within: number };
   }[];
   readonly forbidden?: readonly CommandGroupId[];
 }
@@ -241,6 +244,7 @@ export const COURSE: readonly Plan[] = [
         brief: 'Follow the line about the bell',
         skill: 'pivot',
         hints: ['Grab the bell itself: what you grab is what you turn about.'],
+        about: { part: 'buoy/tower/bell', within: 0.5 },
         goal: (model, start) =>
           recorded(model, start.view, middleOfPart(model.mesh, 'buoy/tower/bell'), [
             { round: -50, higher: 12, seconds: 2.4 },
@@ -733,8 +737,20 @@ export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revis
     start,
     steps: plan.steps.map((step, i) => {
       const goal = step.goal(model, start);
+      const { about } = step;
       const criteria: Criterion[] = defaultCriteria(goal).map((c) => (step.must?.includes(c.id) ? { ...c, must: true } : c));
-      return { id: `step-${i + 1}`, brief: step.brief, skill: step.skill, otherSkills: [], hints: [...step.hints], goal, criteria };
+      if (about) criteria.push({ id: 'pivotMissed', ...CRITERIA.pivotMissed.tolerance, weight: 1 });
+      const method = about && { pivot: { point: middleOfPart(model.mesh, about.part), within: about.within } };
+      return {
+        id: `step-${i + 1}`,
+        brief: step.brief,
+        skill: step.skill,
+        otherSkills: [],
+        hints: [...step.hints],
+        goal,
+        criteria,
+        ...(method ? { method } : {}),
+      };
     }),
     allowed: (['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show', 'walk'] as const).filter(
       (id) => !plan.forbidden?.includes(id) && (id !== 'walk' || HOUSES.includes(plan.model)),

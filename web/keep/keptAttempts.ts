@@ -35,10 +35,17 @@ export const opened = (): UseStore => {
   return store;
 };
 
+/** A browser that has not answered after this time keeps nothing, ms. */
+const PATIENCE = 4000;
+
+/** What a browser keeps; refused when it does not answer, as browsers at times do: practice does not wait for it. */
+export const inTime = <T>(kept: Promise<T>): Promise<T> =>
+  Promise.race([kept, new Promise<never>((_, refuse) => setTimeout(() => refuse(new Error('This browser keeps nothing now.')), PATIENCE))]);
+
 /** Whether this browser can keep anything: a private window may not. */
 export async function canKeep(): Promise<boolean> {
   try {
-    await get('nothing', opened());
+    await inTime(get('nothing', opened()));
     return true;
   } catch {
     return false;

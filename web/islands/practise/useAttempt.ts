@@ -6,7 +6,7 @@ import { TRACE_FORMAT, type Trace } from '@core/trace';
 import type { View } from '@core/view';
 import { hold } from '@web/keep/holding';
 import { createKeeper, type Keeper } from '@web/keep/keeper';
-import { canKeep, dropKept, endedTrace, type KeptAttempt, keptAttempts, keptRecord } from '@web/keep/keptAttempts';
+import { canKeep, dropKept, endedTrace, inTime, type KeptAttempt, keptAttempts, keptRecord } from '@web/keep/keptAttempts';
 import { type Sent, sendKept } from '@web/keep/sending';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
@@ -187,7 +187,7 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
     if (!prepared) return;
     let wanted = true;
     void (async () => {
-      const kept = person === null ? null : await brokenOff(person, exercise).catch(() => null);
+      const kept = person === null ? null : await inTime(brokenOff(person, exercise)).catch(() => null);
       if (!wanted) return;
       if (kept) setOffered(kept);
       else first.current.begin(first.current.scheme);
