@@ -72,7 +72,7 @@ export const ANSWERS = {
   openAttempt: face('POST', '/api/attempts', z.object({ id, seed: z.number() })),
   attemptState: face('GET', '/api/attempts/:id', z.object({ elapsed: z.number(), over: z.boolean() })),
   handIn: face('POST', '/api/attempts/:id/hand-in', z.object({ score: z.number(), flashes: z.number() })),
-  giveHint: face('POST', '/api/attempts/:id/hints', z.object({ words: z.string() })),
+  giveHint: face('POST', '/api/attempts/:id/hints', z.object({ html: z.string() })),
   trace: face('GET', '/api/attempts/:id/trace', z.looseObject({ moves: z.array(z.looseObject({})), events: z.array(z.looseObject({})) })),
   tryOut: face('POST', '/api/try', card),
 

@@ -13,6 +13,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { Bar } from './Bar';
 import { Flashes } from './Flashes';
+import { wordsOfExercise } from './markdown';
 import { SchemeCard } from './SchemeCard';
 
 const text = (markup: string): string =>
@@ -144,7 +145,9 @@ describe('the wake', () => {
 
 describe('practise and its card', () => {
   it('steps: done, present and to come', () => {
-    const markup = renderToStaticMarkup(<StepList steps={['a', 'b', 'c'].map((id) => ({ id, brief: `Do ${id}` }))} at={1} />);
+    const ids = ['a', 'b', 'c'];
+    const words = wordsOfExercise({ brief: '', steps: ids.map((id) => ({ brief: `Do ${id}`, hints: [] })) });
+    const markup = renderToStaticMarkup(<StepList steps={ids.map((id) => ({ id }))} words={words} at={1} />);
     expect(text(markup)).toBe('✓ Do a 2 Do b 3 Do c');
     expect(markup.match(/aria-current="step"/g)).toHaveLength(1);
   });
@@ -157,11 +160,11 @@ describe('practise and its card', () => {
     const told = (of: Partial<Parameters<typeof LiveAdvice>[0]>): string =>
       text(
         renderToStaticMarkup(
-          <LiveAdvice closeness={closeness} words={null} asked={nothingAsked} standing={false} end="Hand in" scheme={TWO_BUTTON_MOUSE} {...of} />,
+          <LiveAdvice closeness={closeness} hint={null} asked={nothingAsked} standing={false} end="Hand in" scheme={TWO_BUTTON_MOUSE} {...of} />,
         ),
       );
     expect(told({})).toBe('Go 29° round to the right: drag left.');
-    expect(told({ words: 'Look left.' })).toBe('Look left.');
+    expect(told({ hint: '<p>Look <em>left</em>.</p>' })).toBe('Look left .');
     const right = { results: [result], first: null, mendedBy: [] };
     expect(told({ closeness: right, end: 'Done' })).toBe('All as asked: press Done.');
     // What has not been tried is not as asked; where one view tells nothing, nothing is said to be right.

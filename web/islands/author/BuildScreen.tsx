@@ -16,6 +16,8 @@ import { useRefusals } from '@web/stage/useRefusals';
 import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import { TextField } from '@web/ui/fields';
+import { MarkdownField } from '@web/ui/MarkdownField';
+import { wordsOfExercise } from '@web/ui/markdown';
 import { offer, Toasts } from '@web/ui/Toasts';
 import { useUndoKeys } from '@web/ui/useUndoKeys';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -78,6 +80,7 @@ function Trying({
     [props.schemes, draft],
   );
   const exercise = useMemo(() => ({ ...draft, id, version }), [draft, id, version]);
+  const words = useMemo(() => wordsOfExercise(draft), [draft]);
   const tryOut = useMemo(
     () => ({
       open: async () => ({ id: 'try', seed: Math.floor(Math.random() * 4294967295) }),
@@ -96,6 +99,7 @@ function Trying({
     return (
       <PractiseScreen
         exercise={exercise}
+        words={words}
         meshHash={model.meshHash}
         home={model.home}
         landmarks={model.landmarks}
@@ -223,13 +227,7 @@ export function BuildScreen(props: Props) {
           <div>
             <h1 className="sr-only">Build an exercise</h1>
             <TextField label="Title" value={draft.title} onChange={(title) => store.set({ title })} placeholder="What is it called?" />
-            <TextField
-              label="Brief"
-              rows={2}
-              value={draft.brief}
-              onChange={(brief) => store.set({ brief })}
-              placeholder="The situation, in a sentence or two"
-            />
+            <MarkdownField label="Brief" value={draft.brief} onChange={(brief) => store.set({ brief })} placeholder="The situation, in a sentence or two" />
             <p className="text-sm">
               Model: <strong>{model.name}</strong>, revision {draft.model.revision}
             </p>

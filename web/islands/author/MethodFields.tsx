@@ -45,24 +45,22 @@ export function MethodFields({ step: { method, criteria }, scene, onChange }: Pr
           <p className="mb-1 text-sm">
             Marked on the stage, at <span className="font-mono text-xs">{pivot.point.map((x) => x.toFixed(2)).join(', ')} m</span>
           </p>
-          <div className="flex items-end gap-3">
-            <NumberField
-              label="How far off a turn may go"
-              unit="m"
-              min={0.0001}
-              value={pivot.within}
-              onChange={(within) => onChange({ ...method, pivot: { ...pivot, within } })}
-            />
-            <button
-              type="button"
-              className="button-quiet mb-3 shrink-0 text-sm"
-              disabled={!picked}
-              title={picked ? undefined : 'Click a spot on the stage first'}
-              onClick={() => picked && onChange({ ...method, pivot: { ...pivot, point: picked } })}
-            >
-              Take the picked spot
-            </button>
-          </div>
+          <NumberField
+            label="How far off a turn may go"
+            unit="m"
+            min={0.0001}
+            value={pivot.within}
+            onChange={(within) => onChange({ ...method, pivot: { ...pivot, within } })}
+          />
+          <button
+            type="button"
+            className="button-quiet text-sm"
+            disabled={!picked}
+            title={picked ? undefined : 'Click a spot on the stage first'}
+            onClick={() => picked && onChange({ ...method, pivot: { ...pivot, point: picked } })}
+          >
+            Take the picked spot
+          </button>
         </fieldset>
       )}
       {hand && judges(criteria, 'byHand') && (

@@ -6,7 +6,8 @@ import { asTarget } from '@web/goals/asTarget';
 import { fieldsOf } from '@web/goals/fields';
 import type { Measured } from '@web/stage/measuring/measuring';
 import type { Recorder } from '@web/stage/recorder';
-import { Choice, Part, TextField } from '@web/ui/fields';
+import { Choice, Part } from '@web/ui/fields';
+import { MarkdownField } from '@web/ui/MarkdownField';
 import { Plus } from 'lucide-react';
 import { useStore } from 'zustand';
 import { CriteriaTable } from './CriteriaTable';
@@ -42,7 +43,7 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
   return (
     <>
       <Part title={`Step ${index + 1}`}>
-        <TextField label="What to do" rows={2} value={step.brief} onChange={(brief) => store.setStep({ brief })} placeholder="Swing round until you see …" />
+        <MarkdownField label="What to do" value={step.brief} onChange={(brief) => store.setStep({ brief })} placeholder="Swing round until you see …" />
         <div className="grid grid-cols-2 gap-3">
           <Choice<GoalKindId> label="Goal" value={goal.kind} options={GOALS} onChange={setKind} />
           <Choice<SkillId> label="Main skill" value={step.skill} options={SKILLS} onChange={(skill) => store.setStep({ skill })} />
@@ -80,7 +81,7 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
       </Part>
       <Part title="Hints">
         {step.hints.map((hint, i) => (
-          <TextField
+          <MarkdownField
             key={i}
             label={`Hint ${i + 1}`}
             value={hint}

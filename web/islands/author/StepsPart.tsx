@@ -4,6 +4,7 @@ import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSe
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Part } from '@web/ui/fields';
+import { plainOf } from '@web/ui/markdown';
 import { ArrowDown, ArrowUp, Copy, GripVertical, Plus, Power, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useStore } from 'zustand';
@@ -19,7 +20,7 @@ interface Props {
 /** A drag begins after so many pixels: before that it is a click. */
 const DRAG_FROM = 5;
 
-const wordsOf = (step: Step): string => step.brief || kindOf(step.goal).label;
+const wordsOf = (step: Step): string => plainOf(step.brief) || kindOf(step.goal).label;
 
 /** One step in the list: chosen by a click, moved by its grip. */
 function Row({ step, number, chosen, onChoose }: { readonly step: Step; readonly number: number; readonly chosen: boolean; readonly onChoose: () => void }) {

@@ -6,6 +6,7 @@ import { MUST_CAP, type ScoreCard, type StepDetail, type StepResult } from '@cor
 import { cardDetailOf } from '@web/goals/cardDetails';
 import { Flashes } from '@web/ui/Flashes';
 import { useKeyLabels } from '@web/ui/keyLabels';
+import { plainOf } from '@web/ui/markdown';
 import { shownPoints } from '@web/ui/points';
 import { type ReactNode, Suspense, useMemo } from 'react';
 import { CriteriaList } from './CriteriaList';
@@ -58,7 +59,7 @@ function StepPart({
         <div className="mb-3 flex items-baseline justify-between gap-4">
           <h2 className="text-xl">
             <span className="mr-2 font-mono text-ink-soft">{index + 1}</span>
-            {result.brief}
+            {plainOf(result.brief)}
           </h2>
           <p className="font-mono text-lg">{shownPoints(result.score)}</p>
         </div>

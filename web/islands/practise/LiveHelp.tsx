@@ -3,14 +3,15 @@ import type { Prompt } from '@core/goals';
 import type { LabelledScheme } from '@core/input';
 import { promptWords } from '@web/goals/promptWords';
 import { Bar } from '@web/ui/Bar';
+import { Html } from '@web/ui/Html';
 import type { Closeness } from '@web/workers/closeness.worker';
 
 const MOST = 5;
 
 interface AdviceProps {
   readonly closeness: Closeness | null;
-  /** A hint that was taken stands in place of the advice. */
-  readonly words: string | null;
+  /** A hint that was taken stands in place of the advice: HTML. */
+  readonly hint: string | null;
   /** What the step asks in between, and whether all of it was tried. */
   readonly asked: { readonly prompt: Prompt | null; readonly done: boolean };
   /** Whether one stands inside the model: what is told of standing is told to one who stands. */
@@ -22,7 +23,7 @@ interface AdviceProps {
 }
 
 /** What a coach says: what the step asks next, else what to change first; "as asked" only of what was tried. */
-function coachWords({ closeness, asked: { prompt, done }, standing, end, scheme }: Omit<AdviceProps, 'words'>): string | null {
+function coachWords({ closeness, asked: { prompt, done }, standing, end, scheme }: Omit<AdviceProps, 'hint'>): string | null {
   if (prompt && !done) return promptWords(prompt, end);
   const first = closeness?.first?.code;
   if (!standing && (first === 'lookAbout' || first === 'moveEye')) return say('stand inside first', standHand(scheme));
@@ -32,11 +33,11 @@ function coachWords({ closeness, asked: { prompt, done }, standing, end, scheme 
 }
 
 /** One sentence: what to do first, or the hint that was taken. Where nothing can be told, nothing is said. */
-export function LiveAdvice({ words, ...told }: AdviceProps) {
+export function LiveAdvice({ hint, ...told }: AdviceProps) {
   return (
-    <p className="min-h-7 font-bold font-display text-lg leading-7" aria-live="polite">
-      {words ?? coachWords(told)}
-    </p>
+    <div className="min-h-7 font-bold font-display text-lg leading-7" aria-live="polite">
+      {hint === null ? coachWords(told) : <Html html={hint} />}
+    </div>
   );
 }
 

@@ -17,6 +17,8 @@ import { StageView } from '@web/stage/StageView';
 import { useRefusals } from '@web/stage/useRefusals';
 import { useCommand, useFolded, useStanding } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
+import { Html } from '@web/ui/Html';
+import type { ExerciseWords } from '@web/ui/markdown';
 import { Toasts } from '@web/ui/Toasts';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
@@ -34,6 +36,8 @@ interface Props {
   /** Whose attempt it is; left out when an author tries it out. */
   readonly person?: string;
   readonly exercise: Practised;
+  /** Its words, as HTML. */
+  readonly words: ExerciseWords;
   readonly meshHash: string;
   readonly home: View;
   readonly landmarks: readonly LandmarkSeen[];
@@ -54,7 +58,19 @@ const Questions = lazy(async () => ({ default: (await loadQuestions()).Questions
 const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
 /** Beside the stage: what is to be done, the target, the puck and the dial. Where there is no room beside it, the title stands above and the rest below. */
-function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exercise: Practised; picture: string | null; onLay: (laid: boolean) => void }) {
+function Aside({
+  practise,
+  exercise,
+  words,
+  picture,
+  onLay,
+}: {
+  practise: Practise;
+  exercise: Practised;
+  words: ExerciseWords;
+  picture: string | null;
+  onLay: (laid: boolean) => void;
+}) {
   const { using, stage, attempt, present, task, state } = practise;
   const { session } = attempt;
   const { scheme } = using;
@@ -70,8 +86,8 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
     <aside className={`${useFolded(stage) ? 'hidden' : 'flex max-md:contents'} w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}>
       <div className="max-md:order-1">
         <h1 className="text-2xl leading-tight">{exercise.title}</h1>
-        {exercise.brief && <p className="mt-1 text-ink-soft text-sm">{exercise.brief}</p>}
-        <StepList steps={exercise.steps} at={state.step} />
+        {words.brief && <Html html={words.brief} className="mt-1 text-ink-soft text-sm" />}
+        <StepList steps={exercise.steps} words={words} at={state.step} />
         {present &&
           methodWords(present).map((words) => (
             <p key={words} className="mb-1 text-sm">
@@ -117,8 +133,8 @@ function Aside({ practise, exercise, picture, onLay }: { practise: Practise; exe
   );
 }
 
-export function PractiseScreen({ person, exercise, meshHash, home, landmarks, schemes, pictures, tryOut }: Props) {
-  const practise = usePractise({ person: person ?? null, exercise, meshHash, home, schemes, tryOut });
+export function PractiseScreen({ person, exercise, words, meshHash, home, landmarks, schemes, pictures, tryOut }: Props) {
+  const practise = usePractise({ person: person ?? null, exercise, words, meshHash, home, schemes, tryOut });
   const { store, state, using, attempt, stage, present, last, task, closeness, slips } = practise;
   const { session, opened, offered } = attempt;
   const { waiting } = state;
@@ -156,7 +172,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
     <div className="flex min-h-0 flex-1 gap-5 px-6 py-4 max-md:flex-col max-md:gap-3 max-md:overflow-y-auto max-md:px-3">
       <Toasts />
       <SchemeChoice scheme={using.scheme} schemes={using.schemes} onChoose={practise.askScheme} onCard={openCard} onLeave={tryOut?.onLeave} />
-      <Aside practise={practise} exercise={exercise} picture={picture} onLay={setLaid} />
+      <Aside practise={practise} exercise={exercise} words={words} picture={picture} onLay={setLaid} />
       <div className="flex min-w-0 flex-1 flex-col max-md:order-2 max-md:flex-none">
         <StageView
           stage={stage}
@@ -195,7 +211,7 @@ export function PractiseScreen({ person, exercise, meshHash, home, landmarks, sc
           closeness={waiting === null ? closeness : null}
           asked={task}
           standing={useStanding(stage)}
-          words={practise.hintWords}
+          hint={practise.hint}
           end={last ? 'Hand in' : 'Done'}
           scheme={using.labelled}
         />

@@ -1,12 +1,15 @@
 import type { Step } from '@core/exercise';
+import { Html } from '@web/ui/Html';
+import type { ExerciseWords } from '@web/ui/markdown';
 
 interface Props {
-  readonly steps: readonly Pick<Step, 'id' | 'brief'>[];
+  readonly steps: readonly Pick<Step, 'id'>[];
+  readonly words: ExerciseWords;
   readonly at: number;
 }
 
 /** The steps with a thread through them: done, present and to come. */
-export function StepList({ steps, at }: Props) {
+export function StepList({ steps, words, at }: Props) {
   return (
     <ol aria-label="Steps" className="mt-3">
       {steps.map((step, i) => (
@@ -17,7 +20,7 @@ export function StepList({ steps, at }: Props) {
           >
             {i < at ? '✓' : i + 1}
           </span>
-          <span className={i === at ? 'font-bold' : 'text-ink-soft'}>{step.brief}</span>
+          <Html html={words.steps[i]?.brief ?? ''} className={i === at ? 'font-bold' : 'text-ink-soft'} />
         </li>
       ))}
     </ol>

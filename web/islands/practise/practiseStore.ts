@@ -8,8 +8,8 @@ export interface PractiseState {
   readonly step: number;
   /** The step of each hint that was taken, in order. */
   readonly hints: readonly number[];
-  /** Words of hints that were not sent with the exercise, by step and number. */
-  readonly hintWords: Readonly<Record<string, string>>;
+  /** HTML of hints that were not sent with the exercise, by step and number. */
+  readonly hintHtml: Readonly<Record<string, string>>;
   readonly sheet: 'scheme' | 'restart' | 'far' | null;
   /** A scheme that was asked for in mid attempt. */
   readonly wanted: Scheme | null;
@@ -22,10 +22,10 @@ export interface PractiseStore extends StoreApi<PractiseState> {
   /** An attempt begins, or is gone on with: it stands where it was left. */
   opened(session: Recorder): void;
   nextStep(): void;
-  hintTaken(step: number, number: number, words: string | null): void;
+  hintTaken(step: number, number: number, html: string | null): void;
 }
 
-const FRESH = { hints: [], hintWords: {}, waiting: null, busy: false } as const;
+const FRESH = { hints: [], hintHtml: {}, waiting: null, busy: false } as const;
 
 export function createPractiseStore(): PractiseStore {
   const store = createStore<PractiseState>(() => ({ step: 0, sheet: null, wanted: null, ...FRESH }));
@@ -40,8 +40,8 @@ export function createPractiseStore(): PractiseStore {
       });
     },
     nextStep: () => store.setState(({ step }) => ({ step: step + 1 })),
-    hintTaken(step, number, words) {
-      store.setState((s) => ({ hints: [...s.hints, step], hintWords: words === null ? s.hintWords : { ...s.hintWords, [`${step} ${number}`]: words } }));
+    hintTaken(step, number, html) {
+      store.setState((s) => ({ hints: [...s.hints, step], hintHtml: html === null ? s.hintHtml : { ...s.hintHtml, [`${step} ${number}`]: html } }));
     },
   };
 }

@@ -10,6 +10,7 @@ import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
 import { type Stage, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
+import type { ExerciseWords } from '@web/ui/markdown';
 import type { Closeness } from '@web/workers/closeness.worker';
 import { useCallback, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -38,6 +39,7 @@ export interface PractiseOptions {
   readonly meshHash: string;
   readonly home: View;
   readonly schemes: readonly SentScheme[];
+  readonly words: ExerciseWords;
   readonly tryOut?: TryOut | undefined;
 }
 
@@ -52,9 +54,9 @@ export interface Practise {
   readonly task: ReturnType<typeof useTask>;
   readonly closeness: Closeness | null;
   readonly slips: Slips;
-  /** Hints of the present step that were taken, and the words of the last. */
+  /** Hints of the present step that were taken, and the last as HTML. */
   readonly taken: number;
-  readonly hintWords: string | null;
+  readonly hint: string | null;
   /** Why it is asked whether the step is done. */
   readonly far: string;
   /** Ends the step; `sure`: also when much is missing. */
@@ -82,7 +84,7 @@ function untriedWords(prompt: Prompt | null): string {
 }
 
 /** One exercise as it is practised: the attempt, its stage, its task, and what a person does beside them. */
-export function usePractise({ person, exercise, meshHash, home, schemes, tryOut }: PractiseOptions): Practise {
+export function usePractise({ person, exercise, words, meshHash, home, schemes, tryOut }: PractiseOptions): Practise {
   const [store] = useState(createPractiseStore);
   const state = useStore(store);
   const using = useScheme(schemes);
@@ -100,7 +102,7 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
     onOpened: store.opened,
   });
   const { session, prepared, opened } = attempt;
-  const { step, hints, hintWords: asked } = state;
+  const { step, hints, hintHtml: asked } = state;
   const present = exercise.steps[step];
   const last = step === exercise.steps.length - 1;
   const slips = useSlips(using.schemes, scheme, using.labels);
@@ -160,7 +162,7 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
     closeness,
     slips,
     taken,
-    hintWords: taken > 0 ? present?.hints[taken - 1] || (asked[`${step} ${taken - 1}`] ?? null) : null,
+    hint: taken > 0 ? words.steps[step]?.hints[taken - 1] || (asked[`${step} ${taken - 1}`] ?? null) : null,
     far: !task.done ? untriedWords(task.prompt) : closeness?.first ? sentenceOf(closeness.first, labelled) : 'It is still far from what is asked.',
     done(sure) {
       if (!session || !present) return;
@@ -170,17 +172,17 @@ export function usePractise({ person, exercise, meshHash, home, schemes, tryOut 
     },
     async takeHint() {
       if (!session || !present || taken >= present.hints.length) return;
-      let words: string | null = null;
+      let html: string | null = null;
       if (present.hints[taken] === '' && opened) {
         try {
-          words = (await call('giveHint', { params: { id: opened.id }, body: { step, number: taken } })).words;
+          html = (await call('giveHint', { params: { id: opened.id }, body: { step, number: taken } })).html;
         } catch (error) {
           toast.error(wordsOf(error));
           return;
         }
       }
       session.event({ kind: 'hint', step, number: taken });
-      store.hintTaken(step, taken, words);
+      store.hintTaken(step, taken, html);
     },
     askScheme(id) {
       const found = using.schemes.find((s) => s.id === id);

@@ -1,4 +1,5 @@
 import { hintOf } from '@server/services/attempts';
 import { serve } from '@web/http/serve';
+import { htmlOf } from '@web/ui/markdown';
 
-export const POST = serve('giveHint', async (who, { params, body }) => ({ words: await hintOf(who, params.id, body.step, body.number) }));
+export const POST = serve('giveHint', async (who, { params, body }) => ({ html: htmlOf(await hintOf(who, params.id, body.step, body.number)) }));
