@@ -1,12 +1,13 @@
-import type { Vec3 } from '@core/math';
 import { FRAME_ASPECT, project, type View } from '@core/view';
 import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
+import { type Judged, pivotAsked } from './methodWords';
 
 /** Behind the eye nothing is marked. */
 const NEAR = 1e-6;
 
-/** The point about which it has to be turned. */
-export function PivotAsked({ point, view }: { readonly point: Vec3 | null; readonly view: View | null }) {
+/** The point about which it has to be turned, where that is judged and may be known. */
+export function PivotAsked({ step, view }: { readonly step: Judged; readonly view: View | null }) {
+  const point = pivotAsked(step);
   if (!point || !view) return null;
   const { u, v, depth } = project(view, point, FRAME_ASPECT);
   if (depth < NEAR && view.projection === 'perspective') return null;

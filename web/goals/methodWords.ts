@@ -14,7 +14,7 @@ export const kindsIn = (groups: readonly CommandGroupId[]): CommandKind[] => gro
 /** The groups of which all commands are named. */
 export const groupsOf = (kinds: readonly CommandKind[]): CommandGroupId[] => GROUPS.filter((group) => kindsOf(group).every((kind) => kinds.includes(kind)));
 
-type Judged = Pick<TraineeStep, 'method' | 'criteria'>;
+export type Judged = Pick<TraineeStep, 'method' | 'criteria'>;
 
 const isJudged = ({ criteria }: Judged, id: CriterionId): boolean => criteria.some((c) => c.id === id && c.weight > 0);
 

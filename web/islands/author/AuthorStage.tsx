@@ -1,7 +1,6 @@
 import { partName } from '@core/geometry';
 import { aimOf, type RedactedGoal } from '@core/goals';
 import type { LandmarkSeen } from '@server/services/landmarks';
-import { pivotAsked } from '@web/goals/methodWords';
 import { overlayOf } from '@web/goals/overlays';
 import { PivotAsked } from '@web/goals/PivotAsked';
 import { ViewDial } from '@web/stage/dial/ViewDial';
@@ -44,7 +43,7 @@ export function AuthorStage({ store, stage, model, problem, onMeasured }: Props)
         onMeasured={onMeasured}
         overlay={
           <Suspense>
-            <PivotAsked point={pivotAsked(step)} view={stage.drawn} />
+            <PivotAsked step={step} view={stage.drawn} />
             {Overlay && stage.drawn && (
               <Overlay
                 goal={goal}

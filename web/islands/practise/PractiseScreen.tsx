@@ -4,9 +4,7 @@ import { aimOf, isStill, picturedBy, taskOf } from '@core/goals';
 import type { SentScheme } from '@core/input';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
-import { methodWords, pivotAsked } from '@web/goals/methodWords';
 import { overlayOf } from '@web/goals/overlays';
-import { PivotAsked } from '@web/goals/PivotAsked';
 import { panelOf } from '@web/goals/panels';
 import type { AskedValue } from '@web/stage/aids';
 import { ViewDial } from '@web/stage/dial/ViewDial';
@@ -54,6 +52,9 @@ const loadSchemeCard = () => import('./SchemeCardSheet');
 const SchemeCardSheet = lazy(async () => ({ default: (await loadSchemeCard()).SchemeCardSheet }));
 const loadQuestions = () => import('./Questions');
 const Questions = lazy(async () => ({ default: (await loadQuestions()).Questions }));
+/** Loaded where a step says how it has to be done. */
+const MethodAsked = lazy(async () => ({ default: (await import('@web/goals/MethodAsked')).MethodAsked }));
+const PivotAsked = lazy(async () => ({ default: (await import('@web/goals/PivotAsked')).PivotAsked }));
 /** Loaded by those who have a 3D mouse. */
 const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
@@ -88,12 +89,11 @@ function Aside({
         <h1 className="text-2xl leading-tight">{exercise.title}</h1>
         {words.brief && <Html html={words.brief} className="mt-1 text-ink-soft text-sm" />}
         <StepList steps={exercise.steps} words={words} at={state.step} />
-        {present &&
-          methodWords(present).map((words) => (
-            <p key={words} className="mb-1 text-sm">
-              {words}
-            </p>
-          ))}
+        {present?.method && (
+          <Suspense>
+            <MethodAsked step={present} />
+          </Suspense>
+        )}
       </div>
       {picture && !still && (
         <div className="shrink-0 max-md:order-1 max-md:w-52 max-md:self-center">
@@ -184,11 +184,11 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
           overlay={
             <>
               <Suspense>
+                {present?.method && <PivotAsked step={present} view={stage.drawn} />}
                 {Overlay && present && stage.drawn && (
                   <Overlay goal={present.goal} view={stage.drawn} prompt={task.prompt} picture={picture} floorAt={stage.floorAt} />
                 )}
               </Suspense>
-              <PivotAsked point={present ? pivotAsked(present) : null} view={stage.drawn} />
               {laid && picture && <img src={picture} alt="" className="pointer-events-none absolute inset-0 h-full w-full opacity-55" />}
             </>
           }
