@@ -27,11 +27,14 @@ import {
   orientationFrom,
   partsUnder,
   type QuickCall,
+  recordingOf,
   type Scene,
   type ScoredModel,
   type SkillId,
+  simulateAttempt,
   sub,
   subjectPoints,
+  TWO_BUTTON_MOUSE,
   unit,
   type Vec3,
   type View,
@@ -57,6 +60,8 @@ export interface Plan {
     /** About which point it has to be turned, and how far off a turn may go, metres. */
     readonly about?: { readonly part: string; readonly within: number };
   }[];
+  /** Whether its first step can be watched first. */
+  readonly watched?: true;
   readonly forbidden?: readonly CommandGroupId[];
 }
 
@@ -141,6 +146,7 @@ function recorded(model: ScoredModel, start: View, pivot: Vec3, legs: readonly {
 export const COURSE: readonly Plan[] = [
   {
     title: 'Round to the ladder',
+    watched: true,
     brief: 'Someone has to climb the buoy. Find the side with the ladder.',
     model: 'buoy',
     steps: [
@@ -727,10 +733,13 @@ function standing(model: ScoredModel, place: Vec3, turned: number, height?: numb
   );
 }
 
+/** Who shows how it is done: unhurried, and right at once. */
+const SHOWING = { noise: 0.01, reaction: 0.4, corrections: 1, slips: 0 };
+
 /** The exercise of a plan on its model. */
 export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revision: number }): Exercise {
   const start = plan.start?.(model) ?? home(model);
-  return {
+  const draft: Exercise = {
     title: plan.title,
     brief: plan.brief,
     model: ref,
@@ -759,4 +768,8 @@ export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revis
     liveHelp: true,
     showTarget: true,
   };
+  if (!plan.watched) return draft;
+  const { moves } = simulateAttempt({ ...draft, id: 'shown', version: 1 }, model, TWO_BUTTON_MOUSE, SHOWING, 1);
+  const watch = recordingOf(start, moves) ?? undefined;
+  return { ...draft, steps: draft.steps.map((step, i) => (i === 0 ? { ...step, watch } : step)) };
 }

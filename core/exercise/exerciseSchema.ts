@@ -3,6 +3,7 @@ import { type Criterion, criterionSchema } from '../criteria/criterionSchema';
 import { methodSchema } from '../criteria/methodSchema';
 import { goalSchema } from '../goals/kinds';
 import { sceneSchema } from '../navigation/sceneSchema';
+import { recordingSchema } from '../trace/recordingSchema';
 import { COMMAND_GROUP_IDS } from './commandGroups';
 import { SKILL_IDS } from './skills';
 
@@ -24,6 +25,8 @@ export const stepSchema = z.object({
     .refine((list) => list.some((c) => c.weight > 0), 'at least one criterion needs a weight above 0'),
   /** How it has to be done, where that is judged. */
   method: methodSchema.optional(),
+  /** The author's own way of doing it, to be watched first and as the last hint. */
+  watch: recordingSchema.optional(),
   /** Why it can be done all the same, where something of it lies behind other parts or within them and nothing that is allowed leads there. */
   reachReason: z.string().trim().max(300, 'keep it under 300 characters').optional(),
   /** Switched off: kept in the draft, left out of what is published. */

@@ -9,7 +9,7 @@ export type TraineeExercise = Omit<Exercise, 'steps'> & { readonly steps: readon
 
 /**
  * The content as a trainee's browser may have it. Of a hidden target nothing is in it: each goal tells only what its own
- * strict schema lets through, of a method not the point that is asked, there is no live help, and hints are empty until they are asked for, one after the other.
+ * strict schema lets through, of a method not the point that is asked, of how the author did it nothing, there is no live help, and hints are empty until they are asked for, one after the other.
  */
 export function forTrainee(content: Exercise): TraineeExercise {
   if (content.showTarget) return content;
@@ -18,8 +18,9 @@ export function forTrainee(content: Exercise): TraineeExercise {
     liveHelp: false,
     steps: content.steps.map((step) => {
       const kind = kindOf(step.goal);
+      const { watch: _, ...told } = step;
       const { hand } = step.method ?? {};
-      return { ...step, method: hand && { hand }, hints: step.hints.map(() => ''), goal: kind.redactedSchema.parse(kind.redact(step.goal, content.start)) };
+      return { ...told, method: hand && { hand }, hints: step.hints.map(() => ''), goal: kind.redactedSchema.parse(kind.redact(step.goal, content.start)) };
     }),
   };
 }

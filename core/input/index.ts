@@ -8,6 +8,7 @@ export * from './conflicts';
 export * from './editing';
 export * from './exampleGesture';
 export * from './gesture';
+export * from './handFor';
 export * from './hands';
 export * from './multiAxis';
 export * from './pivot';

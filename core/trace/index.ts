@@ -2,6 +2,7 @@
 export * from './checkTrace';
 export * from './clock';
 export * from './interfaceBindings';
+export * from './recording';
 export * from './replay';
 export * from './unlikeAHand';
 export * from './upcast';

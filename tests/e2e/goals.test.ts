@@ -72,6 +72,38 @@ describe('each goal, built and done', () => {
     });
   });
 
+  it('watch it first: the author’s own way is recorded, played before the first try and as the last hint, with its gestures', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'goal-watch', async () => {
+      await begin(/^Lantern buoy/, 'Seen and done');
+      await press(driver, 'Record how it is done');
+      await drag(driver, [0, 0.1], [0.2, 0.1]);
+      await keys(driver, '2');
+      await press(driver, 'Stop recording');
+      await press(driver, 'Set target from this view');
+      await button(driver, 'Remove it');
+      await publishAndAssign('Seen and done');
+      await practise('Seen and done');
+      await press(driver, 'Watch it first');
+      const said = async (): Promise<string> => driver.findElement(By.css('[aria-label="Watch how it is done"]')).getText();
+      await waitFor(driver, 'the drag in words', async () => /Orbit: .*drag/.test(await said()));
+      await press(driver, 'Slowly');
+      await waitFor(driver, 'the key in words', async () => /Look from the right: 2/.test(await said()));
+      await waitFor(driver, 'its end', async () => (await driver.findElements(By.css('[aria-label="Play"]'))).length === 1);
+      // What is shown cannot be touched.
+      await keys(driver, '3');
+      await press(driver, 'Close');
+      await press(driver, 'Hint 1 of 1');
+      await waitFor(driver, 'it again', async () => /Orbit/.test(await said()));
+      await press(driver, 'Close');
+      await keys(driver, '2');
+      const attempt = await scored();
+      expect(attempt.trace.moves.map(({ command }) => command)).toEqual([{ kind: 'standard', name: 'right' }]);
+      expect(attempt.trace.events.filter(({ kind }) => kind === 'hint')).toHaveLength(1);
+      expect(points(attempt, 'direction')).toBe(1);
+    });
+  });
+
   it('call the view: standard views by the dial, the opposite, and a face to be looked at squarely', async () => {
     const { driver } = browser;
     await picturing(driver, 'goal-call', async () => {

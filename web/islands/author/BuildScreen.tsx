@@ -12,6 +12,7 @@ import type { Measured } from '@web/stage/measuring/measuring';
 import { openModel } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { createRecorder } from '@web/stage/recorder';
+import type { SceneSource } from '@web/stage/sceneSource';
 import { useRefusals } from '@web/stage/useRefusals';
 import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
@@ -172,7 +173,8 @@ export function BuildScreen(props: Props) {
     () => (prepared ? createRecorder({ start: saved.start, context: contextFor({ mesh: prepared.mesh, home: model.home }), allowed: ALL }) : null),
     [prepared, model.home, saved.start],
   );
-  const stage = useStage(trying ? null : prepared, session, scheme);
+  const [played, setPlayed] = useState<SceneSource | null>(null);
+  const stage = useStage(trying ? null : prepared, session, scheme, played ? { source: played } : {});
   const { handle } = stage;
   const step = presentStep(state);
   usePlaced(stage.handle, step.goal);
@@ -254,6 +256,8 @@ export function BuildScreen(props: Props) {
             measured={measured}
             onMeasure={onMeasure}
             show={show}
+            scheme={scheme}
+            onSource={setPlayed}
           />
           <RulesPart store={store} schemes={schemes} />
           <ReachPart store={store} mesh={prepared?.mesh ?? null} home={model.home} />

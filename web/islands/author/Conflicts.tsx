@@ -22,6 +22,7 @@ const FIELDS: Record<DraftConflict['field'], string> = {
   criteria: 'Judged by',
   reachReason: 'Why it can be reached',
   method: 'how it has to be done',
+  watch: 'what is watched first',
   off: 'Whether it is on',
   step: 'The step itself',
 };

@@ -1,11 +1,13 @@
 import { type Landmark, SKILLS, type SkillId } from '@core/exercise';
 import type { Mesh } from '@core/geometry';
-import { GOAL_KINDS, type GoalKindId, kindById } from '@core/goals';
+import { GOAL_KINDS, type GoalKindId, isStill, kindById } from '@core/goals';
+import type { Scheme } from '@core/input';
 import type { View } from '@core/view';
 import { asTarget } from '@web/goals/asTarget';
 import { fieldsOf } from '@web/goals/fields';
 import type { Measured } from '@web/stage/measuring/measuring';
 import type { Recorder } from '@web/stage/recorder';
+import type { SceneSource } from '@web/stage/sceneSource';
 import { Choice, Part } from '@web/ui/fields';
 import { MarkdownField } from '@web/ui/MarkdownField';
 import { Plus } from 'lucide-react';
@@ -14,6 +16,7 @@ import { CriteriaTable } from './CriteriaTable';
 import { type DraftStore, presentStep } from './draftStore';
 import { MethodFields, withMethod } from './MethodFields';
 import { OwnTries, type OwnTry } from './OwnTries';
+import { WatchPart } from './WatchPart';
 
 const GOALS = GOAL_KINDS.map((id) => ({ id, label: kindById(id).label }));
 
@@ -27,10 +30,13 @@ interface Props {
   readonly measured: Measured | null;
   readonly onMeasure: () => void;
   readonly show: (view: View) => void;
+  readonly scheme: Scheme;
+  /** What the stage shows instead of what is built, while something is played. */
+  readonly onSource: (source: SceneSource | null) => void;
 }
 
 /** What one step asks: its words, its goal, what it is judged by, and its hints. */
-export function StepPart({ store, session, mesh, landmarks, tries, measured, onMeasure, show }: Props) {
+export function StepPart({ store, session, mesh, landmarks, tries, measured, onMeasure, show, scheme, onSource }: Props) {
   const state = useStore(store);
   const step = presentStep(state);
   const { goal } = step;
@@ -79,6 +85,17 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
         )}
         <OwnTries step={step} tries={tries} onChange={(criteria) => store.setStep({ criteria })} />
       </Part>
+      {session && !isStill(goal.kind) && (
+        <WatchPart
+          key={`${step.id} watch`}
+          step={step}
+          session={session}
+          scheme={scheme}
+          shown={state.draft.showTarget}
+          onChange={(watch) => store.setStep({ watch })}
+          onSource={onSource}
+        />
+      )}
       <Part title="Hints">
         {step.hints.map((hint, i) => (
           <MarkdownField

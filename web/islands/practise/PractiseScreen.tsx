@@ -27,7 +27,7 @@ import { StageWait } from './StageWait';
 import { StepList } from './StepList';
 import { TargetPicture, useLayOver, useTargetPicture } from './TargetPicture';
 import { isBegun, type Practised } from './useAttempt';
-import { type Practise, type TryOut, usePractise } from './usePractise';
+import { hintsOf, type Practise, type TryOut, usePractise } from './usePractise';
 import { WaitingToSend } from './WaitingToSend';
 
 interface Props {
@@ -55,6 +55,8 @@ const Questions = lazy(async () => ({ default: (await loadQuestions()).Questions
 /** Loaded where a step says how it has to be done. */
 const MethodAsked = lazy(async () => ({ default: (await import('@web/goals/MethodAsked')).MethodAsked }));
 const PivotAsked = lazy(async () => ({ default: (await import('@web/goals/PivotAsked')).PivotAsked }));
+/** Loaded where an author shows how it is done. */
+const Watch = lazy(async () => ({ default: (await import('./Watch')).Watch }));
 /** Loaded by those who have a 3D mouse. */
 const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
@@ -159,6 +161,8 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
     });
     return forget;
   }, [session]);
+  const playIt = useCallback(() => store.setState({ watch: 'playing' }), [store]);
+  const closeIt = useCallback(() => store.setState({ watch: null }), [store]);
   const { measured } = task;
   const onMeasured = useCallback<MeasuredListener>(
     ({ picked: [a, b] }, asked) => {
@@ -202,6 +206,20 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
               onGoOn={attempt.goOn}
             />
           )}
+          {session && present?.watch && state.watch && (
+            <Suspense>
+              <Watch
+                key={present.id}
+                recording={present.watch}
+                session={session}
+                scheme={using.labelled}
+                playing={state.watch === 'playing'}
+                onSource={practise.setPlayed}
+                onPlay={playIt}
+                onClose={closeIt}
+              />
+            </Suspense>
+          )}
           {waiting !== null && person && opened && (
             <WaitingToSend person={person} attempt={opened.id} words={waiting} onSent={practise.showCard} onRefused={notTaken} />
           )}
@@ -218,7 +236,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
         <div className="mt-1 flex items-end gap-5 max-lg:flex-col max-lg:items-stretch max-lg:gap-3">
           <LiveBars closeness={closeness} />
           <Actions
-            hints={present?.hints.length ?? 0}
+            hints={present ? hintsOf(present) : 0}
             taken={practise.taken}
             last={last}
             busy={state.busy}

@@ -10,6 +10,8 @@ export interface PractiseState {
   readonly hints: readonly number[];
   /** HTML of hints that were not sent with the exercise, by step and number. */
   readonly hintHtml: Readonly<Record<string, string>>;
+  /** How the step is done: offered to be watched, watched just now, or neither. */
+  readonly watch: 'offered' | 'playing' | null;
   readonly sheet: 'scheme' | 'restart' | 'far' | null;
   /** A scheme that was asked for in mid attempt. */
   readonly wanted: Scheme | null;
@@ -25,7 +27,7 @@ export interface PractiseStore extends StoreApi<PractiseState> {
   hintTaken(step: number, number: number, html: string | null): void;
 }
 
-const FRESH = { hints: [], hintHtml: {}, waiting: null, busy: false } as const;
+const FRESH = { hints: [], hintHtml: {}, waiting: null, busy: false, watch: 'offered' } as const;
 
 export function createPractiseStore(): PractiseStore {
   const store = createStore<PractiseState>(() => ({ step: 0, sheet: null, wanted: null, ...FRESH }));
@@ -39,7 +41,7 @@ export function createPractiseStore(): PractiseStore {
         hints: events.flatMap((e) => (e.kind === 'hint' ? [e.step] : [])),
       });
     },
-    nextStep: () => store.setState(({ step }) => ({ step: step + 1 })),
+    nextStep: () => store.setState(({ step }) => ({ step: step + 1, watch: 'offered' })),
     hintTaken(step, number, html) {
       store.setState((s) => ({ hints: [...s.hints, step], hintHtml: html === null ? s.hintHtml : { ...s.hintHtml, [`${step} ${number}`]: html } }));
     },

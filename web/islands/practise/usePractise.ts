@@ -8,6 +8,7 @@ import { promptWords } from '@web/goals/promptWords';
 import { usePlaced } from '@web/goals/usePlaced';
 import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
+import type { SceneSource } from '@web/stage/sceneSource';
 import { type Stage, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import type { ExerciseWords } from '@web/ui/markdown';
@@ -57,6 +58,8 @@ export interface Practise {
   /** Hints of the present step that were taken, and the last as HTML. */
   readonly taken: number;
   readonly hint: string | null;
+  /** What the stage shows instead of the hand's own, while something is played; null: nothing. */
+  readonly setPlayed: (source: SceneSource | null) => void;
   /** Why it is asked whether the step is done. */
   readonly far: string;
   /** Ends the step; `sure`: also when much is missing. */
@@ -82,6 +85,9 @@ function untriedWords(prompt: Prompt | null): string {
     ? `The line was not followed to its end. ${promptWords(prompt, '')}`
     : 'Not every call was answered yet; what is missing counts as missed.';
 }
+
+/** Hints of a step: the last is to watch how it is done, where the author shows that. */
+export const hintsOf = ({ hints, watch }: TraineeStep): number => hints.length + (watch ? 1 : 0);
 
 /** One exercise as it is practised: the attempt, its stage, its task, and what a person does beside them. */
 export function usePractise({ person, exercise, words, meshHash, home, schemes, tryOut }: PractiseOptions): Practise {
@@ -114,7 +120,9 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
     return goal && present ? { ...present, goal } : null;
   }, [exercise, present]);
   const closeness = useCloseness(prepared, home, session, whole, exercise.liveHelp);
+  const [played, setPlayed] = useState<SceneSource | null>(null);
   const stage = useStage(prepared, session, scheme, {
+    ...(played ? { source: played } : {}),
     onGesture: (gesture) => session && slips.onGesture(gesture, { session, step, prompt: task.prompt, closeness }),
   });
 
@@ -163,6 +171,7 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
     slips,
     taken,
     hint: taken > 0 ? words.steps[step]?.hints[taken - 1] || (asked[`${step} ${taken - 1}`] ?? null) : null,
+    setPlayed,
     far: !task.done ? untriedWords(task.prompt) : closeness?.first ? sentenceOf(closeness.first, labelled) : 'It is still far from what is asked.',
     done(sure) {
       if (!session || !present) return;
@@ -171,7 +180,9 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
       else stepDone(session, step, store);
     },
     async takeHint() {
-      if (!session || !present || taken >= present.hints.length) return;
+      if (!session || !present || taken >= hintsOf(present)) return;
+      // The last is to watch how it is done.
+      if (taken === present.hints.length) store.setState({ watch: 'playing' });
       let html: string | null = null;
       if (present.hints[taken] === '' && opened) {
         try {
