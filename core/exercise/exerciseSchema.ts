@@ -25,6 +25,8 @@ export const stepSchema = z.object({
     .refine((list) => list.some((c) => c.weight > 0), 'at least one criterion needs a weight above 0'),
   /** How it has to be done, where that is judged. */
   method: methodSchema.optional(),
+  /** One may look round freely before the step, off the clock. */
+  freeLook: z.literal(true).optional(),
   /** The author's own way of doing it, to be watched first and as the last hint. */
   watch: recordingSchema.optional(),
   /** Why it can be done all the same, where something of it lies behind other parts or within them and nothing that is allowed leads there. */

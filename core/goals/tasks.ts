@@ -37,5 +37,12 @@ export const partIdsIn = (steps: readonly { readonly goal: RedactedGoal }[], mes
 /** Whether the stage stands still in steps of a kind: what it shows is what is asked. */
 export const isStill = (kind: GoalKindId): boolean => (TASKS[kind] as GoalTask<never, unknown>).still === true;
 
+/** Whether one may look round before steps of a kind: not where the stage stands still, or where being lost is what is asked. */
+export const mayLookFirst = (kind: GoalKindId): boolean => !isStill(kind) && (TASKS[kind] as GoalTask<never, unknown>).ownStart !== true;
+
+/** Whether one looks round before a step, off the clock. */
+export const looksFirst = ({ goal, freeLook }: { readonly goal: { readonly kind: GoalKindId }; readonly freeLook?: true | undefined }): boolean =>
+  freeLook === true && mayLookFirst(goal.kind);
+
 /** The task of a goal; its state is known to itself alone. */
 export const taskOf = (goal: RedactedGoal): GoalTask<RedactedGoal, unknown> => TASKS[goal.kind] as unknown as GoalTask<RedactedGoal, unknown>;

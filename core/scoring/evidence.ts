@@ -34,9 +34,10 @@ export function gatherEvidence(
   return spans.map((span, index) => {
     if (!span) return null;
     // The first step owns also what was done before its clock started.
-    const first = index === 0 ? 0 : lastMoveBy(trace, span.opened) + 1;
+    const first = index === 0 && span.begun === undefined ? 0 : lastMoveBy(trace, span.opened) + 1;
     const last = lastMoveBy(trace, span.to);
-    const before = own(index) ?? sceneAfter(first - 1);
+    // Whoever looked round begins where the step began.
+    const before = own(index) ?? sceneAfter(index === 0 ? -1 : lastMoveBy(trace, span.begun ?? span.opened));
     return {
       index,
       span,

@@ -13,12 +13,15 @@ export interface TraceRules {
   readonly allowed: readonly CommandGroupId[];
   readonly partIds: ReadonlySet<string>;
   readonly steps: number;
+  /** Numbers of the steps before which one may look round. */
+  readonly looks?: ReadonlySet<number>;
   /** Seconds that the server saw between opening and handing in; null when it was not connected. */
   readonly elapsed: number | null;
 }
 
 /** A 3D mouse, a screen of 240 Hz and two fingers together stay well under it. */
 const MAX_RATE = 2000;
+const NONE: ReadonlySet<number> = new Set();
 /** The server's clock and the page's start apart by the time a page takes to load; a second of slack covers rounding. */
 const SLACK = 1;
 
@@ -40,8 +43,10 @@ function busiestSecond(trace: Trace): number {
   return most;
 }
 
-function eventOrder(trace: Trace, steps: number): Refusal | null {
+function eventOrder(trace: Trace, steps: number, looks: ReadonlySet<number>): Refusal | null {
   let done = 0;
+  /** Steps in which something was done beside moving. */
+  const begun = new Set<number>();
   let paused = false;
   const refused: Refusal = { code: 'steps', message: 'The steps of this attempt are not in order.' };
   for (const event of trace.events) {
@@ -49,6 +54,11 @@ function eventOrder(trace: Trace, steps: number): Refusal | null {
       if (event.step !== done || done >= steps) return refused;
       done++;
     }
+    if (event.kind === 'looked') {
+      // Once, in the step that is there, before anything in it counts.
+      if (event.step !== done || !looks.has(event.step) || begun.has(event.step)) return refused;
+      begun.add(event.step);
+    } else if ('step' in event && event.kind !== 'slip') begun.add(event.step);
     if (event.kind === 'pause' || event.kind === 'resume') {
       if (paused === (event.kind === 'pause')) return refused;
       paused = event.kind === 'pause';
@@ -115,5 +125,5 @@ export function checkTrace(trace: Trace, rules: TraceRules): Refusal | null {
   const offTheClock = movesOffTheClock(trace);
   if (offTheClock) return offTheClock;
   if (busiestSecond(trace) > MAX_RATE) return { code: 'rate', message: `More than ${MAX_RATE} commands in a second: no hand does that.` };
-  return eventOrder(trace, rules.steps);
+  return eventOrder(trace, rules.steps, rules.looks ?? NONE);
 }

@@ -2,6 +2,8 @@ import type { Trace } from './traceSchema';
 
 /** One step of an attempt in time, seconds from opening; `from` is when its clock starts. */
 export interface StepSpan {
+  /** Given where one looked round first: when the step came up; what is moved from there to `opened` counts for nothing. */
+  readonly begun?: number;
   readonly opened: number;
   readonly from: number;
   readonly to: number;
@@ -27,8 +29,13 @@ export function pausedBetween(trace: Pick<Trace, 'events'>, from: number, to: nu
   return total;
 }
 
+/** When looking round ended in a step; null: nobody looked round. */
+export const lookedAt = (events: readonly Trace['events'][number][], step: number): number | null =>
+  events.find((event) => event.kind === 'looked' && event.step === step)?.t ?? null;
+
 /**
- * When each step began and ended. A step opens where the one before was done (the first at `begin`); its clock is read off
+ * When each step began and ended. A step opens where the one before was done (the first at `begin`), or where looking
+ * round ended in it; its clock is read off
  * what was done, not off what the page claims: it starts at the step's first command, or where something was shown to be
  * answered before; a step without either took no time. The last ends at `handIn`. Steps never reached have no span.
  */
@@ -44,11 +51,18 @@ export function stepSpans(trace: Pick<Trace, 'events' | 'moves' | 'end'>, steps:
     }
     const done = trace.events.find((event) => event.kind === 'stepDone' && event.step === step)?.t;
     const to = done ?? handIn;
-    const start: number = opened;
-    const moved = trace.moves.find((move) => (step === 0 || move.t > start) && move.t <= to)?.t ?? to;
+    const looked = lookedAt(trace.events, step);
+    const start: number = Math.max(opened, looked ?? 0);
+    const moved = trace.moves.find((move) => ((step === 0 && looked === null) || move.t > start) && move.t <= to)?.t ?? to;
     const shown = trace.events.find((event) => STARTS.has(event.kind) && 'step' in event && event.step === step && event.t >= start)?.t ?? to;
     const first = Math.min(moved, shown);
-    spans.push({ opened: start, from: first, to, seconds: Math.max(0, to - first - pausedBetween(trace, first, to)) });
+    spans.push({
+      ...(looked === null ? {} : { begun: opened }),
+      opened: start,
+      from: first,
+      to,
+      seconds: Math.max(0, to - first - pausedBetween(trace, first, to)),
+    });
     opened = done ?? null;
   }
   return spans;

@@ -11,6 +11,8 @@ export interface Replay {
   readonly scene: () => Scene;
   /** A step begins: in a scene of its own, or, with null, in the one that is there. */
   readonly begin: (own: Scene | null) => void;
+  /** Looking round has ended: the step begins again as it had begun. */
+  readonly again: () => void;
   /** `gesture`: the number of the gesture that the command belongs to. */
   readonly perform: (command: Command, gesture: number | undefined) => void;
 }
@@ -28,7 +30,15 @@ export function createReplay(start: Scene, context: Context): Replay {
   let future: View[] = [];
   let stash: View[] = [];
   let running: number | null = null;
+  /** As the present step began. */
+  let begun = scene;
 
+  const forget = (): void => {
+    past = [];
+    future = [];
+    stash = [];
+    running = null;
+  };
   const remember = (view: View, gesture: number | undefined): void => {
     if (gesture !== undefined && running === gesture) return;
     past.push(view);
@@ -58,12 +68,14 @@ export function createReplay(start: Scene, context: Context): Replay {
     scene: () => scene,
     begin(own) {
       origin = own ?? context.start ?? start;
+      begun = own ? { ...own, history: EMPTY_HISTORY } : scene;
       if (!own) return;
-      scene = { ...own, history: EMPTY_HISTORY };
-      past = [];
-      future = [];
-      stash = [];
-      running = null;
+      scene = begun;
+      forget();
+    },
+    again() {
+      scene = begun;
+      forget();
     },
     perform(command, gesture) {
       if (command.kind === 'back') return step(past, future);
@@ -85,6 +97,8 @@ export type OwnStarts = (step: number, call?: number) => Scene | null;
 interface Beginning {
   readonly step: number;
   readonly call: number;
+  /** Whether it begins anew after looking round. */
+  readonly again?: true;
   /** The move that it comes before, by its number; that of all moves after the last. */
   readonly move: number;
 }
@@ -94,17 +108,27 @@ function beginningsOf({ moves, events }: Happened): Beginning[] {
   const later = events.flatMap((event): Beginning[] => {
     const move = lastMoveBy({ moves }, event.t) + 1;
     if (event.kind === 'stepDone') return [{ step: event.step + 1, call: 0, move }];
+    if (event.kind === 'looked') return [{ step: event.step, call: 0, again: true, move }];
     return event.kind === 'shown' && event.call > 0 ? [{ step: event.step, call: event.call, move }] : [];
   });
   return [{ step: 0, call: 0, move: 0 }, ...later];
 }
 
 /** Does the moves of a record one after the other, each step from where it begins; `each` hears of every move that was done. */
-export function replayMoves(run: Pick<Replay, 'begin' | 'perform'>, record: Happened, starts: OwnStarts, each: (move: number) => void = () => {}): void {
+export function replayMoves(
+  run: Pick<Replay, 'begin' | 'again' | 'perform'>,
+  record: Happened,
+  starts: OwnStarts,
+  each: (move: number) => void = () => {},
+): void {
   const beginnings = beginningsOf(record);
   let next = 0;
   const beginUpTo = (move: number): void => {
     for (let at = beginnings[next]; at && at.move <= move; at = beginnings[++next]) {
+      if (at.again) {
+        run.again();
+        continue;
+      }
       const own = starts(at.step, at.call);
       if (own || at.call === 0) run.begin(own);
     }

@@ -23,6 +23,8 @@ const madePick = pickSchema.extend({ t: seconds, u: place, v: place });
 export const eventSchema = z.discriminatedUnion('kind', [
   z.object({ t: seconds, kind: z.literal('begin') }),
   z.object({ t: seconds, kind: z.literal('stepDone'), step }),
+  /** The end of looking round: what was moved in the step before counts for nothing, and it begins where it began. */
+  z.object({ t: seconds, kind: z.literal('looked'), step }),
   z.object({ t: seconds, kind: z.literal('hint'), step, number: z.number().int().min(0).max(10) }),
   z.object({ t: seconds, kind: z.literal('pause') }),
   z.object({ t: seconds, kind: z.literal('resume') }),

@@ -8,6 +8,7 @@ import {
   draftSchema,
   type Exercise,
   examineExercise,
+  looksFirst,
   type Naming,
   namingFault,
   partIdsIn,
@@ -103,6 +104,7 @@ function score(input: ScoreInput): Scored {
     allowed: content.allowed,
     partIds: partIdsIn(content.steps, model.mesh),
     steps: content.steps.length,
+    looks: new Set(content.steps.flatMap((step, i) => (looksFirst(step) ? [i] : []))),
     elapsed: input.elapsed,
   });
   if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');

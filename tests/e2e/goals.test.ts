@@ -82,6 +82,7 @@ describe('each goal, built and done', () => {
       await press(driver, 'Stop recording');
       await press(driver, 'Set target from this view');
       await button(driver, 'Remove it');
+      await (await driver.findElement(By.xpath("//label[contains(., 'Free look round')]//input"))).click();
       await publishAndAssign('Seen and done');
       await practise('Seen and done');
       await press(driver, 'Watch it first');
@@ -93,12 +94,18 @@ describe('each goal, built and done', () => {
       // What is shown cannot be touched.
       await keys(driver, '3');
       await press(driver, 'Close');
+      // Looking round counts for nothing: the step begins where it began.
+      await drag(driver, [0, 0], [0.2, -0.1]);
+      await press(driver, 'Begin');
       await press(driver, 'Hint 1 of 1');
       await waitFor(driver, 'it again', async () => /Orbit/.test(await said()));
       await press(driver, 'Close');
       await keys(driver, '2');
       const attempt = await scored();
-      expect(attempt.trace.moves.map(({ command }) => command)).toEqual([{ kind: 'standard', name: 'right' }]);
+      const looked = attempt.trace.events.find(({ kind }) => kind === 'looked')?.t ?? 0;
+      expect(attempt.trace.moves.filter(({ t }) => t <= looked).length).toBeGreaterThan(0);
+      expect(attempt.trace.moves.filter(({ t }) => t > looked).map(({ command }) => command)).toEqual([{ kind: 'standard', name: 'right' }]);
+      expect(attempt.card.steps[0]?.criteria.find(({ id }) => id === 'gestures')?.value).toBe(1);
       expect(attempt.trace.events.filter(({ kind }) => kind === 'hint')).toHaveLength(1);
       expect(points(attempt, 'direction')).toBe(1);
     });

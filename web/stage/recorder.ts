@@ -108,13 +108,17 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
   let meaning: Meaning | null = null;
   /** What a reset goes back to. */
   let origin = start;
+  /** In which the present step began. */
+  let stepBegan = start;
   /** The scene in which a step begins that follows on another: in one of its own, or with null in the one that is there. */
   const begun = (own: Scene | null, scene: Scene): Scene => {
     origin = own ?? start;
-    if (!own) return scene;
-    labels.set(own.view, 'start');
-    return { ...own, history: EMPTY_HISTORY };
+    if (own) labels.set(own.view, 'start');
+    stepBegan = own ? { ...own, history: EMPTY_HISTORY } : scene;
+    return stepBegan;
   };
+  /** After looking round: the step begins as it had begun. */
+  const again = (): Scene => ({ ...stepBegan, history: EMPTY_HISTORY });
 
   const time = (): number => {
     // Never back, and to a tenth of a millisecond, as the trace keeps it.
@@ -141,10 +145,13 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
     const begin = (own: Scene | null): void => {
       first = begun(own, first);
     };
+    const lookedRound = (): void => {
+      first = again();
+    };
     const perform = (command: Command, gesture: number | undefined): void => {
       first = done(first, command, gesture);
     };
-    replayMoves({ begin, perform }, recorded, starts);
+    replayMoves({ begin, again: lookedRound, perform }, recorded, starts);
     moves.push(...recorded.moves);
     events.push(...recorded.events);
     gestures = recorded.moves.reduce((most, move) => Math.max(most, move.gesture?.id ?? 0), 0);
@@ -175,9 +182,9 @@ export function createRecorder({ start, context, allowed, onMove, starts = () =>
     }
     events.push({ ...made, t } as TraceEvent);
     const own = made.kind === 'stepDone' ? starts(made.step + 1) : made.kind === 'shown' && made.call > 0 ? starts(made.step, made.call) : null;
-    if (made.kind !== 'stepDone' && !own) return;
+    if (made.kind !== 'stepDone' && made.kind !== 'looked' && !own) return;
     const { scene } = store.getState();
-    const next = begun(own, scene);
+    const next = made.kind === 'looked' ? again() : begun(own, scene);
     if (next === scene) return;
     store.setState({ scene: next, fixes: fixesOf(next), at: 0, glide: false });
     onMove?.(next);

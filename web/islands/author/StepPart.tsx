@@ -1,6 +1,6 @@
 import { type Landmark, SKILLS, type SkillId } from '@core/exercise';
 import type { Mesh } from '@core/geometry';
-import { GOAL_KINDS, type GoalKindId, isStill, kindById } from '@core/goals';
+import { GOAL_KINDS, type GoalKindId, isStill, kindById, mayLookFirst } from '@core/goals';
 import type { Scheme } from '@core/input';
 import type { View } from '@core/view';
 import { asTarget } from '@web/goals/asTarget';
@@ -8,7 +8,7 @@ import { fieldsOf } from '@web/goals/fields';
 import type { Measured } from '@web/stage/measuring/measuring';
 import type { Recorder } from '@web/stage/recorder';
 import type { SceneSource } from '@web/stage/sceneSource';
-import { Choice, Part } from '@web/ui/fields';
+import { Choice, Part, Tick } from '@web/ui/fields';
 import { MarkdownField } from '@web/ui/MarkdownField';
 import { Plus } from 'lucide-react';
 import { useStore } from 'zustand';
@@ -71,6 +71,13 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
               />
             )}
           </SceneOf>
+        )}
+        {mayLookFirst(goal.kind) && (
+          <Tick
+            label="Free look round first: nothing counts until “Begin”"
+            checked={step.freeLook === true}
+            onChange={(on) => store.setStep({ freeLook: on || undefined })}
+          />
         )}
       </Part>
       <Part title="Judged by">

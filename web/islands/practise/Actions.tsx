@@ -7,16 +7,18 @@ interface Props {
   /** Whether an attempt runs that can still be changed. */
   readonly ready: boolean;
   readonly running: boolean;
+  /** Given while one looks round before the step. */
+  readonly onBegin: (() => void) | null;
   readonly onHint: () => void;
   readonly onRestart: () => void;
   readonly onDone: () => void;
 }
 
 /** Hint, start again, and the end of the step. */
-export function Actions({ hints, taken, last, busy, ready, running, onHint, onRestart, onDone }: Props) {
+export function Actions({ hints, taken, last, busy, ready, running, onBegin, onHint, onRestart, onDone }: Props) {
   return (
     <div className="flex shrink-0 gap-2.5 max-md:flex-wrap">
-      {hints > 0 && (
+      {hints > 0 && !onBegin && (
         <button type="button" className="button" onClick={onHint} disabled={!ready || taken >= hints}>
           Hint{' '}
           <span className="text-ink-soft">
@@ -27,9 +29,15 @@ export function Actions({ hints, taken, last, busy, ready, running, onHint, onRe
       <button type="button" className="button" onClick={onRestart} disabled={!running}>
         Start again
       </button>
-      <button type="button" className="button-main" onClick={onDone} disabled={!ready || busy}>
-        {busy ? 'Scoring …' : last ? 'Hand in' : 'Done'}
-      </button>
+      {onBegin ? (
+        <button type="button" className="button-main" onClick={onBegin} disabled={!ready}>
+          Begin
+        </button>
+      ) : (
+        <button type="button" className="button-main" onClick={onDone} disabled={!ready || busy}>
+          {busy ? 'Scoring …' : last ? 'Hand in' : 'Done'}
+        </button>
+      )}
     </div>
   );
 }

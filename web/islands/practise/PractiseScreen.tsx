@@ -47,6 +47,7 @@ interface Props {
 }
 
 const NO_PARTS: readonly Part[] = [];
+const LOOK_ROUND = 'Look round as you like: nothing counts yet. Then press Begin.';
 /** Loaded when they are first opened. */
 const loadSchemeCard = () => import('./SchemeCardSheet');
 const SchemeCardSheet = lazy(async () => ({ default: (await loadSchemeCard()).SchemeCardSheet }));
@@ -229,7 +230,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
           closeness={waiting === null ? closeness : null}
           asked={task}
           standing={useStanding(stage)}
-          hint={practise.hint}
+          hint={practise.looking ? LOOK_ROUND : practise.hint}
           end={last ? 'Hand in' : 'Done'}
           scheme={using.labelled}
         />
@@ -242,6 +243,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
             busy={state.busy}
             ready={session !== null && waiting === null}
             running={session !== null}
+            onBegin={practise.looking ? practise.endLook : null}
             onHint={() => void practise.takeHint()}
             onRestart={() => (session && isBegun(session) ? store.setState({ sheet: 'restart' }) : practise.startAgain())}
             onDone={() => practise.done(false)}

@@ -1,5 +1,5 @@
 import { foldTask, type Measurement, type Prompt, type RedactedGoal, type TaskInput, taskOf, type Way } from '@core/goals';
-import { createReplay, replayMoves } from '@core/trace';
+import { createReplay, lookedAt, replayMoves } from '@core/trace';
 import type { View } from '@core/view';
 import type { Recorder } from '@web/stage/recorder';
 import { createStore, type StoreApi } from 'zustand/vanilla';
@@ -23,15 +23,18 @@ export interface RunningTask extends StoreApi<AskedNow> {
 
 /** Where the task stands after what was recorded of the step before. */
 function recordedSoFar(goal: RedactedGoal, session: Recorder, seed: number, step: number) {
-  const opened = session.events.find((event) => event.kind === 'stepDone' && event.step === step - 1)?.t ?? Number.NEGATIVE_INFINITY;
+  const begun = session.events.find((event) => event.kind === 'stepDone' && event.step === step - 1)?.t ?? Number.NEGATIVE_INFINITY;
   const run = createReplay(session.context.start ?? session.getState().scene, session.context);
-  const first = session.moves.filter((move) => move.t <= opened).length;
+  const madeBy = (t: number): number => session.moves.filter((move) => move.t <= t).length;
+  const came = madeBy(begun);
+  // What was moved to look round is no part of it.
+  const first = Math.max(came, madeBy(lookedAt(session.events, step) ?? Number.NEGATIVE_INFINITY));
   const moves = session.moves.slice(first);
   const views: View[] = [];
   let before = run.scene();
   replayMoves(run, session, session.starts, (move) => {
-    if (move < first) before = run.scene();
-    else views.push(run.scene().view);
+    if (move < came) before = run.scene();
+    else if (move >= first) views.push(run.scene().view);
   });
   return foldTask(goal, seed, {
     before: session.starts(step) ?? before,

@@ -1,6 +1,6 @@
 import { sentenceOf } from '@core/advice';
 import { goalShown, type TraineeStep } from '@core/exercise';
-import type { Prompt } from '@core/goals';
+import { looksFirst, type Prompt } from '@core/goals';
 import type { Scheme, SentScheme } from '@core/input';
 import { meanOf } from '@core/scoring';
 import type { View } from '@core/view';
@@ -60,6 +60,9 @@ export interface Practise {
   readonly hint: string | null;
   /** What the stage shows instead of the hand's own, while something is played; null: nothing. */
   readonly setPlayed: (source: SceneSource | null) => void;
+  /** Whether one looks round before the step begins, and what ends that. */
+  readonly looking: boolean;
+  readonly endLook: () => void;
   /** Why it is asked whether the step is done. */
   readonly far: string;
   /** Ends the step; `sure`: also when much is missing. */
@@ -112,14 +115,16 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
   const present = exercise.steps[step];
   const last = step === exercise.steps.length - 1;
   const slips = useSlips(using.schemes, scheme, using.labels);
-  const task = useTask(present?.goal ?? null, session, opened?.seed ?? 0, step);
+  // While one looks round nothing is asked and nothing judged.
+  const looking = present !== undefined && session !== null && looksFirst(present) && !state.looked;
+  const task = useTask(looking ? null : (present?.goal ?? null), session, opened?.seed ?? 0, step);
   const model = useMemo(() => prepared && { mesh: prepared.mesh, home }, [prepared, home]);
   useMeaning(present?.goal ?? null, session, model);
   const whole = useMemo(() => {
     const goal = goalShown(exercise, present);
     return goal && present ? { ...present, goal } : null;
   }, [exercise, present]);
-  const closeness = useCloseness(prepared, home, session, whole, exercise.liveHelp);
+  const closeness = useCloseness(prepared, home, looking ? null : session, whole, exercise.liveHelp);
   const [played, setPlayed] = useState<SceneSource | null>(null);
   const stage = useStage(prepared, session, scheme, {
     ...(played ? { source: played } : {}),
@@ -172,6 +177,11 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
     taken,
     hint: taken > 0 ? words.steps[step]?.hints[taken - 1] || (asked[`${step} ${taken - 1}`] ?? null) : null,
     setPlayed,
+    looking,
+    endLook() {
+      session?.event({ kind: 'looked', step });
+      store.setState({ looked: true });
+    },
     far: !task.done ? untriedWords(task.prompt) : closeness?.first ? sentenceOf(closeness.first, labelled) : 'It is still far from what is asked.',
     done(sure) {
       if (!session || !present) return;
