@@ -58,8 +58,12 @@ export interface Plan {
     /** Criteria without which nothing is done. */
     readonly must?: readonly CriterionId[];
     /** About which point it has to be turned, and how far off a turn may go, metres. */
+    /** Whether one may look round first, off the clock. */
+    readonly freeLook?: true;
     readonly about?: { readonly part: string; readonly within: number };
   }[];
+  /** How attempts begin otherwise than at the start. */
+  readonly variants?: Exercise['variants'];
   /** Whether its first step can be watched first. */
   readonly watched?: true;
   readonly forbidden?: readonly CommandGroupId[];
@@ -160,6 +164,7 @@ export const COURSE: readonly Plan[] = [
   },
   {
     title: 'Behind and above',
+    variants: { kind: 'mirrored' },
     brief: 'Look down on the buoy from behind its left shoulder.',
     model: 'buoy',
     steps: [
@@ -321,6 +326,7 @@ export const COURSE: readonly Plan[] = [
         brief: 'Cut so that the escape wheel and the governor show',
         skill: 'section',
         hints: ['Cut along the right door, then move the cut in past the front plate.'],
+        freeLook: true,
         goal: () => ({ kind: 'cutToReveal', plane: null, reveal: ['drive/train/escape wheel', 'drive/train/governor'] }),
       },
     ],
@@ -744,6 +750,7 @@ export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revis
     brief: plan.brief,
     model: ref,
     start,
+    ...(plan.variants ? { variants: plan.variants } : {}),
     steps: plan.steps.map((step, i) => {
       const goal = step.goal(model, start);
       const { about } = step;
@@ -759,6 +766,7 @@ export function draftOf(plan: Plan, model: ScoredModel, ref: { id: string; revis
         goal,
         criteria,
         ...(method ? { method } : {}),
+        ...(step.freeLook ? { freeLook: true } : {}),
       };
     }),
     allowed: (['orbit', 'panZoom', 'recover', 'standard', 'projection', 'section', 'show', 'walk'] as const).filter(

@@ -35,12 +35,23 @@ export const stepSchema = z.object({
   off: z.literal(true).optional(),
 });
 
+/** Most starts beside the first. */
+export const MOST_STARTS = 8;
+
+/** How attempts begin otherwise than at the start, by their seed: turned round it in eighths, mirrored or not, or at one of some more. */
+export const variantsSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('turned') }),
+  z.object({ kind: z.literal('mirrored') }),
+  z.object({ kind: z.literal('starts'), starts: z.array(sceneSchema).min(1, 'add a start').max(MOST_STARTS) }),
+]);
+
 /** What an exercise asks: the content of one immutable version. */
 export const exerciseSchema = z.object({
   title: short,
   brief: text,
   model: z.object({ id: z.string().min(1).max(64), revision: z.number().int().min(1) }),
   start: sceneSchema,
+  variants: variantsSchema.optional(),
   steps: z.array(stepSchema).min(1, 'an exercise needs a step').max(20),
   /** Command groups that the trainee may use. */
   allowed: z.array(z.enum(COMMAND_GROUP_IDS)).min(1, 'allow at least one kind of command'),

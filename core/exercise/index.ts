@@ -6,3 +6,4 @@ export * from './mergeDrafts';
 export * from './skills';
 export * from './stepsOn';
 export * from './traineeExercise';
+export * from './variants';

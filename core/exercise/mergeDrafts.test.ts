@@ -25,6 +25,14 @@ describe('two drafts of one exercise', () => {
     expect(draft.steps[0]).toMatchObject({ brief: 'My words', hints: ['Their hint'] });
   });
 
+  it('keep fields that only some steps have', () => {
+    const mine = withStep({ ...base, variants: { kind: 'mirrored' } }, one.id, { reachReason: 'They open it first.', freeLook: true });
+    const { draft, conflicts } = mergeDrafts(base, mine, withStep(base, one.id, { brief: 'Their words' }));
+    expect(conflicts).toEqual([]);
+    expect(draft).toMatchObject({ variants: { kind: 'mirrored' } });
+    expect(draft.steps[0]).toMatchObject({ brief: 'Their words', reachReason: 'They open it first.', freeLook: true });
+  });
+
   it('tell a field that both changed, with both values, and take one’s own when that is chosen', () => {
     const { draft, conflicts } = mergeDrafts(base, withStep(base, two.id, { brief: 'Mine' }), withStep(base, two.id, { brief: 'Theirs' }));
     expect(conflicts).toEqual([{ id: `${two.id} brief`, step: two.id, field: 'brief', mine: 'Mine', theirs: 'Theirs' }]);

@@ -85,7 +85,20 @@ function mergeCriteria(step: string, base: Step | undefined, mine: Step, theirs:
   });
 }
 
-const STEP_FIELDS = ['brief', 'skill', 'otherSkills', 'hints', 'goal', 'off'] as const satisfies readonly (keyof Step)[];
+/** All fields that are merged whole: a new one is missed here by the types. */
+const fieldsOf = <K extends string>(fields: Record<K, true>): readonly K[] => Object.keys(fields) as K[];
+const STEP_FIELDS = fieldsOf<Exclude<keyof Step, 'id' | 'criteria'>>({
+  brief: true,
+  skill: true,
+  otherSkills: true,
+  hints: true,
+  goal: true,
+  method: true,
+  freeLook: true,
+  watch: true,
+  reachReason: true,
+  off: true,
+});
 
 function mergeStep(base: Step | undefined, mine: Step, theirs: Step, conflicts: DraftConflict[]): Step {
   const made: Record<string, unknown> = { ...theirs };
@@ -97,7 +110,15 @@ function mergeStep(base: Step | undefined, mine: Step, theirs: Step, conflicts: 
   return { ...(made as Step), criteria: mergeCriteria(theirs.id, base, mine, theirs, conflicts) };
 }
 
-const FIELDS = ['title', 'brief', 'model', 'start', 'liveHelp', 'showTarget'] as const satisfies readonly (keyof Exercise)[];
+const FIELDS = fieldsOf<Exclude<keyof Exercise, 'steps' | 'allowed' | 'schemes'>>({
+  title: true,
+  brief: true,
+  model: true,
+  start: true,
+  variants: true,
+  liveHelp: true,
+  showTarget: true,
+});
 
 /**
  * Two drafts that began as the same one, made one: what does not touch the same field is taken from both, a step that either

@@ -1,3 +1,4 @@
+import { type Exercise, startFor } from '../exercise';
 import type { ScoredModel } from '../model';
 import type { Scene } from '../navigation';
 import type { OwnStarts } from '../trace';
@@ -42,8 +43,11 @@ export function ownStarts(steps: readonly { readonly goal: RedactedGoal }[], mod
 
 /** The scene in which a step of an attempt begins, as long as nothing was done before. */
 export const startOf = (
-  exercise: { readonly start: Scene; readonly steps: readonly { readonly goal: RedactedGoal }[] },
+  exercise: Pick<Exercise, 'start' | 'variants'> & { readonly steps: readonly { readonly goal: RedactedGoal }[] },
   model: ScoredModel,
   seed: number,
   step: number,
-): Scene => ownStarts(exercise.steps, model, exercise.start, seed)(step) ?? exercise.start;
+): Scene => {
+  const start = startFor(exercise, seed);
+  return ownStarts(exercise.steps, model, start, seed)(step) ?? start;
+};

@@ -1,5 +1,5 @@
 import { CRITERIA } from '../criteria';
-import { type Exercise, stepsOn } from '../exercise';
+import { type Exercise, startsOf, stepsOn } from '../exercise';
 import { type Fault, kindOf, type Rules } from '../goals';
 import { BUILT_IN_SCHEMES, commandKindsOf } from '../input';
 import type { ScoredModel } from '../model';
@@ -83,9 +83,16 @@ export function examineExercise(content: Exercise, model: ScoredModel): { readon
     return [...kind.faults(step.goal, rulesFor(content, step), model), ...methodFindings(step, content).faults].map((fault) => placed(fault, i));
   });
   if (faults.length > 0) return { faults, warnings: [] };
-  const untouched = untouchedOf(stepsOn(content), model);
-  if (startIsTarget(untouched.flat()))
-    return { faults: [{ message: 'The start already is the target: set another start, or another target.', field: 'start' }], warnings: [] };
+  const on = stepsOn(content);
+  const untouched = untouchedOf(on, model);
+  const starts = startsOf(content);
+  const met = starts.findIndex((start, i) => startIsTarget((i === 0 ? untouched : untouchedOf({ ...on, start }, model)).flat()));
+  if (met === 0) return { faults: [{ message: 'The start already is the target: set another start, or another target.', field: 'start' }], warnings: [] };
+  if (met > 0)
+    return {
+      faults: [{ message: `One of the starts (number ${met + 1} of ${starts.length}) already is the target: let attempts begin otherwise.`, field: 'start' }],
+      warnings: [],
+    };
   const warnings = untouched.flatMap((step, at): Finding[] => {
     const i = numbers[at] as number;
     const { toGain, toLose } = gainOf(step);

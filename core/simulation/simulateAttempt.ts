@@ -1,4 +1,4 @@
-import type { Exercise } from '../exercise';
+import { type Exercise, startFor } from '../exercise';
 import { ownStarts } from '../goals/ownStarts';
 import { simulateGoal } from '../goals/simulation';
 import type { Scheme } from '../input';
@@ -16,16 +16,17 @@ export type { SimulatedLearner } from './simulatedHand';
  * same trace.
  */
 export function simulateAttempt(
-  exercise: Pick<Exercise, 'start' | 'steps' | 'allowed' | 'model'> & { id: string; version: number },
+  exercise: Pick<Exercise, 'start' | 'variants' | 'steps' | 'allowed' | 'model'> & { id: string; version: number },
   model: ScoredModel,
   scheme: Scheme,
   learner: SimulatedLearner,
   seed: number,
 ): Trace {
   const random = randomFrom(seed);
-  const recorder = createRecorder(exercise.start, contextFor(model, exercise.start), scheme);
+  const start = startFor(exercise, seed >>> 0);
+  const recorder = createRecorder(start, contextFor(model, start), scheme);
   const hand = createHand(recorder, scheme, learner, random);
-  const own = ownStarts(exercise.steps, model, exercise.start, seed >>> 0);
+  const own = ownStarts(exercise.steps, model, start, seed >>> 0);
   recorder.wait(1.5 + 2 * random.next());
   recorder.event({ kind: 'begin' });
   exercise.steps.forEach((step, index) => {
@@ -41,7 +42,7 @@ export function simulateAttempt(
     exercise: { id: exercise.id, version: exercise.version },
     model: exercise.model,
     scheme: { id: scheme.id, revision: scheme.revision },
-    start: exercise.start,
+    start,
     seed: seed >>> 0,
     moves: recorder.moves,
     events: recorder.events,

@@ -20,6 +20,7 @@ import {
   type StepDetail,
   scoreAttempt,
   settled,
+  startFor,
   stepsOn,
   type Trace,
   traceSchema,
@@ -100,7 +101,7 @@ function score(input: ScoreInput): Scored {
   if (!same) throw new ServiceError(422, 'refused-exercise', 'The attempt is of another exercise, model or scheme than was opened.', 'trace');
   const model = scoredModel(input.mesh, input.home);
   const refusal = checkTrace(trace, {
-    start: content.start,
+    start: startFor(content, trace.seed),
     allowed: content.allowed,
     partIds: partIdsIn(content.steps, model.mesh),
     steps: content.steps.length,

@@ -35,6 +35,7 @@ import { createDraftStore, presentStep } from './draftStore';
 import { type OwnTry, triesOf } from './OwnTries';
 import { ReachPart } from './ReachPart';
 import { RulesPart } from './RulesPart';
+import { StartPart } from './StartPart';
 import { StepPart } from './StepPart';
 import { StepsPart } from './StepsPart';
 
@@ -233,14 +234,7 @@ export function BuildScreen(props: Props) {
             <p className="text-sm">
               Model: <strong>{model.name}</strong>, revision {draft.model.revision}
             </p>
-            <button
-              type="button"
-              className="button mt-2 !py-1.5 text-sm"
-              disabled={!session}
-              onClick={() => session && store.set({ start: asTarget(session.getState().scene) })}
-            >
-              Set start from this view
-            </button>
+            <StartPart store={store} session={session} show={show} />
           </div>
           <StepsPart
             store={store}

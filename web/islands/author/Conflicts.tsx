@@ -23,6 +23,7 @@ const FIELDS: Record<DraftConflict['field'], string> = {
   reachReason: 'Why it can be reached',
   method: 'how it has to be done',
   watch: 'what is watched first',
+  variants: 'how attempts begin',
   freeLook: 'whether one may look round first',
   off: 'Whether it is on',
   step: 'The step itself',

@@ -61,6 +61,7 @@ const FIELD_WORDS: Partial<Record<keyof Exercise | keyof Step, string>> = {
   criteria: 'what it is judged by',
   method: 'how it has to be done',
   watch: 'what is watched first',
+  variants: 'how attempts begin',
   freeLook: 'whether one may look round first',
   off: 'whether a step is on',
 };

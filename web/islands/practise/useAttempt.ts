@@ -1,4 +1,4 @@
-import type { TraineeExercise } from '@core/exercise';
+import { startFor, type TraineeExercise } from '@core/exercise';
 import { taskOf } from '@core/goals';
 import type { Scheme } from '@core/input';
 import { contextFor } from '@core/model';
@@ -106,7 +106,8 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
   const run = useCallback(
     async (opened: Opened, by: Scheme, letGo: (() => void) | null, from: (Recorded & { readonly pieces: number }) | null): Promise<void> => {
       if (!prepared) return;
-      const { start, allowed, steps } = exercise;
+      const { allowed, steps } = exercise;
+      const start = startFor(exercise, opened.seed);
       const model = { mesh: prepared.mesh, home };
       const starts = steps.some(({ goal }) => taskOf(goal).ownStart)
         ? (await import('@core/goals/ownStarts')).ownStarts(steps, model, start, opened.seed)
