@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { calibrated, quantile } from './calibrate';
+import { calibrated, calibratedFromGroup, quantile } from './calibrate';
 
 it('quantiles are linear between the order statistics', () => {
   expect(quantile([1, 2, 3, 4], 0.9)).toBeCloseTo(3.7, 12);
@@ -22,4 +22,15 @@ it('what is close enough comes from three tries or more, never finer than a hand
   expect(calibrated('missed', [1, 1, 1])).toBeNull();
   // What is met or not has no tolerance.
   expect(calibrated('projection', [0, 0, 0])).toBeNull();
+});
+
+it('a group’s best quarter sets full marks, its first tries the end of points', () => {
+  const time = calibratedFromGroup('time', [10, 20, 30, 40, 50], [60, 70, 80, 90, 100]);
+  expect(time).toEqual({ full: 20, zero: expect.closeTo(96, 9) });
+  expect(calibratedFromGroup('time', [10, 20], [60, 70])).toBeNull();
+  // Who began as well as they ever became: what is none is four times what is full.
+  expect(calibratedFromGroup('time', [10, 10, 10], [10, 10, 10])).toEqual({ full: 10, zero: 40 });
+  expect(calibratedFromGroup('direction', [0, 0, 0], [0, 0, 0])?.full).toBeCloseTo((0.5 * Math.PI) / 180, 12);
+  expect(calibratedFromGroup('missed', [1, 1, 1], [1, 1, 1])).toBeNull();
+  expect(calibratedFromGroup('projection', [0, 0, 0], [1, 1, 1])).toBeNull();
 });

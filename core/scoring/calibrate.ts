@@ -8,6 +8,9 @@ const FINEST: Readonly<Record<string, number>> = { rad: 0.5 * DEGREE, 'frame hei
 export const TRIES = 3;
 /** The share of one's own tries that earn full marks. */
 const OWN = 0.9;
+/** Of a group: the share of its members whose best earns full marks, and of those whose first try earned any. */
+const GROUP_BEST = 0.25;
+const GROUP_FIRST = 0.9;
 /** No marks from this many times of what earns full ones. */
 const WIDER = 4;
 
@@ -21,6 +24,15 @@ export function quantile(values: readonly number[], p: number): number | null {
   return a + (h - low) * (b - a);
 }
 
+/** Full and no marks as they may be set; null where they tell nothing: nothing reached at all. */
+function within(id: CriterionId, full: number, zero: number): { readonly full: number; readonly zero: number } | null {
+  const { unit } = CRITERIA[id];
+  const finest = FINEST[unit] ?? 0;
+  // Of a share there is no more than all.
+  const most = unit === 'share' ? 1 : Number.POSITIVE_INFINITY;
+  return Math.max(full, finest) < most ? { full: Math.max(full, finest), zero: Math.min(most, Math.max(zero, finest)) } : null;
+}
+
 /**
  * The tolerance that values of one's own come to, in the criterion's unit: full marks up to the 0.9 quantile, none from four
  * times that or the usual, whichever is wider; neither finer than a hand can be asked for. Null: too few values, nothing reached at all, or a criterion that is met or not.
@@ -28,9 +40,22 @@ export function quantile(values: readonly number[], p: number): number | null {
 export function calibrated(id: CriterionId, values: readonly number[]): { readonly full: number; readonly zero: number } | null {
   const { display, unit, tolerance } = CRITERIA[id];
   const reached = values.length < TRIES || display === 'yesNo' ? null : quantile(values, OWN);
-  if (reached === null) return null;
-  const full = Math.max(reached, FINEST[unit] ?? 0);
-  // Of a share there is no more than all.
-  const most = unit === 'share' ? 1 : Number.POSITIVE_INFINITY;
-  return full < most ? { full, zero: Math.min(most, Math.max(WIDER * full, tolerance.zero)) } : null;
+  return reached === null ? null : within(id, reached, Math.max(WIDER * Math.max(reached, FINEST[unit] ?? 0), tolerance.zero));
+}
+
+/**
+ * The tolerance that a group comes to: full marks up to the 0.25 quantile of its members' best values, none from the 0.9
+ * quantile of their first ones; where all began better than that, from four times of what earns full marks. Null: fewer than
+ * three members, nothing reached, or a criterion that is met or not.
+ */
+export function calibratedFromGroup(
+  id: CriterionId,
+  bests: readonly number[],
+  firsts: readonly number[],
+): { readonly full: number; readonly zero: number } | null {
+  if (bests.length < TRIES || CRITERIA[id].display === 'yesNo') return null;
+  const [full, zero] = [quantile(bests, GROUP_BEST), quantile(firsts, GROUP_FIRST)];
+  if (full === null || zero === null) return null;
+  const finest = Math.max(full, FINEST[CRITERIA[id].unit] ?? 0);
+  return within(id, full, zero > finest ? zero : WIDER * finest);
 }

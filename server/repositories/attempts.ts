@@ -304,6 +304,28 @@ export async function stepLines(db: Database, personIds: readonly string[]): Pro
   return rows.map((row) => ({ personId: row.person_id, skill: row.skill, family: row.family, score: row.score }));
 }
 
+export interface CriterionLine {
+  readonly personId: string;
+  readonly step: number;
+  readonly criterion: string;
+  readonly value: number;
+}
+
+/** Values of criteria in attempts that count of these people at a version, oldest first; what has no value is left out. */
+export async function criterionLines(db: Database, exerciseId: string, version: number, personIds: readonly string[]): Promise<CriterionLine[]> {
+  if (personIds.length === 0) return [];
+  const rows = await db('attempt_criteria as c')
+    .join('attempts as a', 'a.id', 'c.attempt_id')
+    .where({ 'a.exercise_id': exerciseId, 'a.version': version, 'a.counts': true })
+    .whereIn('a.person_id', [...personIds])
+    .whereNotNull('a.handed_in_at')
+    .whereNotNull('c.value')
+    .orderBy('a.handed_in_at')
+    .orderBy('a.id')
+    .select('a.person_id', 'c.step', 'c.criterion', 'c.value');
+  return rows.map((row) => ({ personId: row.person_id, step: row.step, criterion: row.criterion, value: row.value }));
+}
+
 /** What came up of old habits in the attempts of these people. */
 export async function slipLines(db: Database, personIds: readonly string[]): Promise<CountedSlip[]> {
   if (personIds.length === 0) return [];

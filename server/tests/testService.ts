@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { apply, defaultCriteria, type Exercise, FRAME, type Goal, TRACE_FORMAT, type Trace } from '@core';
+import { apply, defaultCriteria, type Exercise, FRAME, type Goal, startFor, TRACE_FORMAT, type Trace } from '@core';
 import { buoy } from '@demo/models';
 import { writeGlb } from '@formats';
 import { ensureDatabase, migrate } from '../database';
@@ -88,8 +88,8 @@ export function toPublish(draft: Exercise): Exercise {
   return { ...draft, title: 'Title', steps: draft.steps.map((step) => ({ ...step, brief: 'Do it', goal, criteria: defaultCriteria(goal) })) };
 }
 
-/** Opens an attempt at an exercise, turns the view a little and hands it in; its id. */
-export async function handInFor(asked: RequestContext, exerciseId: string): Promise<string> {
+/** Opens an attempt at an exercise, turns the view a little and hands it in; its id. `change`: what of the trace is otherwise. */
+export async function handInFor(asked: RequestContext, exerciseId: string, angle = 0.3, change: Partial<Trace> = {}): Promise<string> {
   const { version, content } = await versionToPractise(asked, exerciseId);
   const { id, seed } = await openAttempt(asked, { exerciseId, version, schemeId: 'two-button-mouse' });
   (asked as RequestContext & Partial<TestService>).pass?.(4);
@@ -99,14 +99,15 @@ export async function handInFor(asked: RequestContext, exerciseId: string): Prom
     exercise: { id: exerciseId, version },
     model: content.model,
     scheme,
-    start: content.start,
+    start: startFor(content, seed),
     seed,
-    moves: [{ t: 1, command: { kind: 'turn', axis: 'left', angle: 0.3 }, gesture: { id: 1, device: 'keyboard', binding: 'left arrow' } }],
+    moves: [{ t: 1, command: { kind: 'turn', axis: 'left', angle }, gesture: { id: 1, device: 'keyboard', binding: 'left arrow' } }],
     events: [
       { t: 1, kind: 'begin' },
       { t: 2, kind: 'handIn' },
     ],
     end: 2,
+    ...change,
   };
   await handIn(asked, id, asSent(trace));
   return id;

@@ -85,6 +85,20 @@ export const ANSWERS = {
     '/api/exercises/:id/publish',
     z.object({ version: z.number(), unchanged: z.boolean(), warnings: z.array(z.object({ message: z.string(), field: z.string() })) }),
   ),
+  groupValues: face(
+    'GET',
+    '/api/exercises/:id/groups/:group',
+    z.object({
+      steps: z.readonly(
+        z.array(
+          z.object({
+            step: id,
+            values: z.readonly(z.array(z.object({ criterion: id, bests: z.readonly(z.array(z.number())), firsts: z.readonly(z.array(z.number())) }))),
+          }),
+        ),
+      ),
+    }),
+  ),
   targetPicture: face('GET', '/api/pictures/:exercise/:version/:step', null),
 
   makeGroup: face('POST', '/api/groups', made),

@@ -69,6 +69,8 @@ const TERMS = {
     most: 'draft',
     errors: [FORBIDDEN],
   },
+  /** What a group reached in each criterion of the newest version, step by step: each member's best and first value. */
+  groupValues: { who: 'staff', request: null },
   archiveExercise: { who: 'staff', request: z.object({ archived: z.boolean() }), errors: [FORBIDDEN] },
   copyExercise: { who: 'staff', request: null },
   /** Pictures as base64 of a PNG. */

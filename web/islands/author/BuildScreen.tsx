@@ -39,6 +39,8 @@ import { StartPart } from './StartPart';
 import { StepPart } from './StepPart';
 import { StepsPart } from './StepsPart';
 
+const NO_GROUPS: Props['groups'] = [];
+
 interface Props {
   readonly id: string;
   readonly saved: Exercise;
@@ -250,6 +252,8 @@ export function BuildScreen(props: Props) {
             measured={measured}
             onMeasure={onMeasure}
             show={show}
+            exerciseId={id}
+            groups={version > 0 ? groups : NO_GROUPS}
             scheme={scheme}
             onSource={setPlayed}
           />

@@ -14,6 +14,7 @@ import { Plus } from 'lucide-react';
 import { useStore } from 'zustand';
 import { CriteriaTable } from './CriteriaTable';
 import { type DraftStore, presentStep } from './draftStore';
+import { GroupTries } from './GroupTries';
 import { MethodFields, withMethod } from './MethodFields';
 import { OwnTries, type OwnTry } from './OwnTries';
 import { WatchPart } from './WatchPart';
@@ -30,13 +31,16 @@ interface Props {
   readonly measured: Measured | null;
   readonly onMeasure: () => void;
   readonly show: (view: View) => void;
+  readonly exerciseId: string;
+  /** Groups whose attempts may be looked at; none before the exercise is published. */
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly scheme: Scheme;
   /** What the stage shows instead of what is built, while something is played. */
   readonly onSource: (source: SceneSource | null) => void;
 }
 
 /** What one step asks: its words, its goal, what it is judged by, and its hints. */
-export function StepPart({ store, session, mesh, landmarks, tries, measured, onMeasure, show, scheme, onSource }: Props) {
+export function StepPart({ store, session, mesh, landmarks, tries, measured, onMeasure, show, exerciseId, groups, scheme, onSource }: Props) {
   const state = useStore(store);
   const step = presentStep(state);
   const { goal } = step;
@@ -91,6 +95,9 @@ export function StepPart({ store, session, mesh, landmarks, tries, measured, onM
           <SceneOf session={session}>{(scene) => <MethodFields step={step} scene={scene} onChange={(method) => store.setStep({ method })} />}</SceneOf>
         )}
         <OwnTries step={step} tries={tries} onChange={(criteria) => store.setStep({ criteria })} />
+        {groups.length > 0 && (
+          <GroupTries key={`${step.id} group`} exerciseId={exerciseId} step={step} groups={groups} onChange={(criteria) => store.setStep({ criteria })} />
+        )}
       </Part>
       {session && !isStill(goal.kind) && (
         <WatchPart
