@@ -28,8 +28,9 @@ it('a group’s best quarter sets full marks, its first tries the end of points'
   const time = calibratedFromGroup('time', [10, 20, 30, 40, 50], [60, 70, 80, 90, 100]);
   expect(time).toEqual({ full: 20, zero: expect.closeTo(96, 9) });
   expect(calibratedFromGroup('time', [10, 20], [60, 70])).toBeNull();
-  // Who began as well as they ever became: what is none is four times what is full.
-  expect(calibratedFromGroup('time', [10, 10, 10], [10, 10, 10])).toEqual({ full: 10, zero: 40 });
+  // Who began as well as they ever became: four times what is full, or the usual.
+  expect(calibratedFromGroup('time', [10, 10, 10], [10, 10, 10])).toEqual({ full: 10, zero: 120 });
+  expect(calibratedFromGroup('time', [50, 50, 50], [50, 50, 50])).toEqual({ full: 50, zero: 200 });
   expect(calibratedFromGroup('direction', [0, 0, 0], [0, 0, 0])?.full).toBeCloseTo((0.5 * Math.PI) / 180, 12);
   expect(calibratedFromGroup('missed', [1, 1, 1], [1, 1, 1])).toBeNull();
   expect(calibratedFromGroup('projection', [0, 0, 0], [1, 1, 1])).toBeNull();

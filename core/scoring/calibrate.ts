@@ -45,7 +45,7 @@ export function calibrated(id: CriterionId, values: readonly number[]): { readon
 
 /**
  * The tolerance that a group comes to: full marks up to the 0.25 quantile of its members' best values, none from the 0.9
- * quantile of their first ones; where all began better than that, from four times of what earns full marks. Null: fewer than
+ * quantile of their first ones; where all began better than that, as from one's own tries. Null: fewer than
  * three members, nothing reached, or a criterion that is met or not.
  */
 export function calibratedFromGroup(
@@ -57,5 +57,5 @@ export function calibratedFromGroup(
   const [full, zero] = [quantile(bests, GROUP_BEST), quantile(firsts, GROUP_FIRST)];
   if (full === null || zero === null) return null;
   const finest = Math.max(full, FINEST[CRITERIA[id].unit] ?? 0);
-  return within(id, full, zero > finest ? zero : WIDER * finest);
+  return within(id, full, zero > finest ? zero : Math.max(WIDER * finest, CRITERIA[id].tolerance.zero));
 }

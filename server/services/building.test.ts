@@ -164,3 +164,13 @@ describe('exercises', () => {
     expect((await draftRead(s.instructor, copy)).draft.title).toBe('Title (copy)');
   });
 });
+
+it('publishing says that the model has a newer revision, once it has', async () => {
+  const id = await ready();
+  expect((await publish(s.instructor, id, [null])).warnings.map(({ field }) => field)).not.toContain('model');
+  const { draft } = await draftRead(s.instructor, id);
+  await changeModel(s.instructor, draft.model.id, { home: { ...draft.start.view, distance: 3 } });
+  await saveDraft(s.instructor, id, { ...draft, title: 'Once more' });
+  const { warnings } = await publish(s.instructor, id, [null]);
+  expect(warnings).toContainEqual({ message: expect.stringContaining('there is revision 2'), field: 'model' });
+});

@@ -211,6 +211,7 @@ export async function publish(asked: RequestContext, id: string, pictures: reado
   const newest = latest > 0 ? await exercises.findVersion(asked.db, id, latest) : null;
   if (newest && sameData(drafted(newest.content), drawn)) return { version: latest, unchanged: true, warnings: [] };
   const { revision } = await getModel(asked, drawn.model.id, drawn.model.revision);
+  const { revision: newestModel } = await getModel(asked, drawn.model.id);
   // All steps, so that those which are told of have the numbers that their author sees.
   const whole: Exercise = { ...drawn, steps: draft.steps.map((step) => drawn.steps.find(({ id: on }) => on === step.id) ?? step) };
   const input = { content: whole, mesh: await meshBytesOf(asked, revision.meshHash), home: revision.home };
@@ -227,7 +228,9 @@ export async function publish(asked: RequestContext, id: string, pictures: reado
     () => exercises.addVersion(asked.db, { exerciseId: id, version, content, pictures: kept, publishedAt: asked.now() }),
     () => new ServiceError(409, 'changed', 'This exercise was published at the same moment by someone else: look at it, then publish again.'),
   );
-  return { version, unchanged: false, warnings };
+  const older = newestModel.revision > revision.revision;
+  const words = `It is built on revision ${revision.revision} of its model, and there is revision ${newestModel.revision}: look whether it should stand on that.`;
+  return { version, unchanged: false, warnings: older ? [...warnings, { message: words, field: 'model' }] : warnings };
 }
 
 /** A place in what is published, as the place in the draft with the steps that are switched off. */

@@ -53,6 +53,8 @@ interface Props {
   readonly model: {
     readonly name: string;
     readonly meshHash: string;
+    /** Its newest revision. */
+    readonly newest: number;
     readonly home: View;
     readonly landmarks: readonly LandmarkSeen[];
     readonly mine: boolean;
@@ -191,6 +193,16 @@ export function BuildScreen(props: Props) {
   const { aids } = stage;
   const onMeasure = useCallback(() => aids?.setState({ measuring: true, asked: null }), [aids]);
   const leave = useCallback(() => setTrying(false), []);
+  /** The page is loaded anew with the other mesh; what the exercise names and that lacks is told when it is looked through. */
+  const buildOnNewest = async (): Promise<void> => {
+    store.set({ model: { ...draft.model, revision: model.newest } });
+    try {
+      await store.save();
+      window.location.reload();
+    } catch (problem) {
+      toast.error(wordsOf(problem));
+    }
+  };
 
   const publish = async (): Promise<void> => {
     if (!handle || !prepared) return;
@@ -236,6 +248,16 @@ export function BuildScreen(props: Props) {
             <p className="text-sm">
               Model: <strong>{model.name}</strong>, revision {draft.model.revision}
             </p>
+            {model.newest > draft.model.revision && (
+              <p role="status" className="mt-1 text-sm">
+                There is revision {model.newest}.{' '}
+                {mine && (
+                  <button type="button" className="button-quiet !px-0 text-sm" onClick={() => void buildOnNewest()}>
+                    Build on that
+                  </button>
+                )}
+              </p>
+            )}
             <StartPart store={store} session={session} show={show} />
           </div>
           <StepsPart
