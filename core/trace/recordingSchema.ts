@@ -4,7 +4,7 @@ import { sceneSchema } from '../navigation/sceneSchema';
 
 /** A recording is at most so long, seconds, and holds so many commands. */
 export const LONGEST = 90;
-export const MOST_MOVES = 2500;
+export const MOST_MOVES = 1500;
 
 /** How something was done, to be watched: commands from a scene, seconds from its beginning. */
 export const recordingSchema = z.object({

@@ -1,6 +1,7 @@
 import type { Criterion } from '@core/criteria';
 import { COMMAND_GROUPS, type Step } from '@core/exercise';
 import { diagonalOf, type Mesh } from '@core/geometry';
+import { aimOf } from '@core/goals';
 import { HAND_WORDS, HANDS, type Hand } from '@core/input';
 import type { Scene } from '@core/navigation';
 import { GROUPS, groupsOf, kindsIn } from '@web/goals/methodWords';
@@ -20,7 +21,7 @@ const rounded = (metres: number): number => Number(metres.toPrecision(2));
 export function withMethod(step: Step, criteria: readonly Criterion[], mesh: Mesh | null, scene: Scene | undefined): Pick<Step, 'criteria' | 'method'> {
   const method: Method = { ...step.method };
   if (judges(criteria, 'pivotMissed') && !method.pivot) {
-    const point = step.goal.kind === 'followOrbit' ? step.goal.pivot : (scene?.selection.point ?? scene?.view.target);
+    const point = aimOf(step).line?.pivot ?? scene?.selection.point ?? scene?.view.target;
     if (point) method.pivot = { point, within: rounded((mesh ? diagonalOf(mesh) : 1) * WITHIN) };
   }
   if (judges(criteria, 'byHand') && !method.hand) method.hand = { kinds: kindsIn(['standard']), by: 'keys' };
