@@ -36,8 +36,11 @@ export function WatchBar({ recording, session, scheme, onSource, onClose }: Prop
   const fresh = done && (running || t < recording.seconds) && t - done.t < READ ? done.command : null;
   const hand = fresh && handFor(scheme, fresh);
   return (
-    <section aria-label="Watch how it is done" className="card pointer-events-auto flex w-full max-w-md flex-col gap-1 px-4 py-2 shadow-lg">
-      <p className="min-h-6 font-semibold text-sm" aria-live="polite">
+    <section
+      aria-label="Watch how it is done"
+      className="card pointer-events-auto flex w-full max-w-md flex-col gap-1 px-4 py-2 shadow-lg max-md:flex-row max-md:items-center max-md:px-2 max-md:py-1"
+    >
+      <p className="min-h-6 font-semibold text-sm max-md:min-w-0 max-md:flex-1 max-md:text-xs" aria-live="polite">
         {fresh ? (
           <>
             {commandWords(fresh)}
@@ -62,7 +65,7 @@ export function WatchBar({ recording, session, scheme, onSource, onClose }: Prop
           </button>
         )}
         <Slider.Root
-          className="relative flex h-6 flex-1 touch-none items-center"
+          className="relative flex h-6 flex-1 touch-none items-center max-md:hidden"
           min={0}
           max={recording.seconds}
           step={0.05}
@@ -77,7 +80,7 @@ export function WatchBar({ recording, session, scheme, onSource, onClose }: Prop
           </Slider.Track>
           <Slider.Thumb aria-label="Moment" className="block h-4 w-4 rounded-full border-2 border-ink bg-card" />
         </Slider.Root>
-        <span className="font-mono text-xs">
+        <span className="font-mono text-xs max-md:hidden">
           {t.toFixed(1)} of {recording.seconds.toFixed(1)} s
         </span>
         <button

@@ -26,12 +26,15 @@ export function Watch({ recording, session, scheme, playing, onSource, onPlay, o
     return () => session.event({ kind: 'resume' });
   }, [playing, session]);
   return (
-    <div className="pointer-events-none absolute inset-x-0 bottom-3 flex justify-center px-3">
+    <div className="pointer-events-none absolute inset-x-0 bottom-3 flex justify-center px-3 max-md:bottom-1 max-md:px-1">
       {playing ? (
         <WatchBar recording={recording} session={session} scheme={scheme} onSource={onSource} onClose={onClose} />
       ) : (
-        <section aria-label="Watch it first" className="card pointer-events-auto flex items-center gap-3 px-4 py-2 shadow-lg">
-          <span className="text-sm">See how it is done?</span>
+        <section
+          aria-label="Watch it first"
+          className="card pointer-events-auto flex items-center gap-3 px-4 py-2 shadow-lg max-md:gap-1 max-md:px-2 max-md:py-1"
+        >
+          <span className="text-sm max-md:hidden">See how it is done?</span>
           <button type="button" className="button !py-1 text-sm" onClick={onPlay}>
             Watch it first
           </button>
