@@ -109,6 +109,14 @@ it('steps are copied, moved by their grip with keys and with the pointer, and sw
     await write(driver, 'What to do', 'The copy');
     const place = (n: number) => waitFor(driver, `the copy to be step ${n}`, async () => (await list())[n - 1] === `${n} The copy`);
     await place(2);
+    // Words are Markdown: the list has them plain, the preview as they will be read.
+    await (await field(driver, 'What to do')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.chord(Key.CONTROL, 'b'));
+    expect(await (await field(driver, 'What to do')).getAttribute('value')).toBe('**The copy**');
+    await place(2);
+    const look = (): Promise<void> => driver.findElement(By.xpath("//label[normalize-space()='What to do']/following-sibling::button")).click();
+    await look();
+    expect(await driver.findElement(By.css('section[aria-label="What to do: preview"] strong')).getText()).toBe('The copy');
+    await look();
     const grip = await button(driver, /^Move step 2/);
     await driver.executeScript('arguments[0].focus()', grip);
     for (const key of [Key.SPACE, Key.ARROW_UP, Key.SPACE]) {

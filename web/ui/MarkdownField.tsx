@@ -1,5 +1,6 @@
 import '@uiw/react-md-editor/markdown-editor.css';
 import MDEditor, { commands, type ICommand } from '@uiw/react-md-editor/nohighlight';
+import { Bold, Italic, Link, List, ListOrdered, type LucideIcon } from 'lucide-react';
 import { useId, useState } from 'react';
 import { Html } from './Html';
 import { htmlOf } from './markdown';
@@ -15,7 +16,19 @@ interface Props {
 /** Heights of a line and of what stands round the lines, pixels. */
 const LINE = 21;
 const ROUND = 52;
-const TOOLS: readonly ICommand[] = [commands.bold, commands.italic, commands.unorderedListCommand, commands.orderedListCommand, commands.link];
+/** A tool of the editor with a picture and words of our own. */
+const tool = (command: ICommand, words: string, Icon: LucideIcon): ICommand => ({
+  ...command,
+  icon: <Icon size={14} aria-hidden="true" />,
+  buttonProps: { 'aria-label': words, title: words },
+});
+const TOOLS: readonly ICommand[] = [
+  tool(commands.bold, 'Bold (Ctrl+B)', Bold),
+  tool(commands.italic, 'Italic (Ctrl+I)', Italic),
+  tool(commands.unorderedListCommand, 'List', List),
+  tool(commands.orderedListCommand, 'Numbered list', ListOrdered),
+  tool(commands.link, 'Link (Ctrl+L)', Link),
+];
 
 /** Words of a brief or a hint: Markdown, written with a few tools and looked at as it will be read. */
 export function MarkdownField({ label, value, onChange, rows = 2, placeholder }: Props) {
