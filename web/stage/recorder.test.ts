@@ -2,7 +2,7 @@ import { contextFor } from '@core/model';
 import { type Command, commandTable, EMPTY_HISTORY } from '@core/navigation';
 import { crate, start } from '@core/tests/practice';
 import { checkTrace, replay, TRACE_FORMAT, type Trace } from '@core/trace';
-import { expect, it } from 'vitest';
+import { expect, it, vi } from 'vitest';
 import { labelOf } from './fixLabels';
 import { createRecorder } from './recorder';
 
@@ -135,4 +135,34 @@ it('does what a command stands for, as one fix named after it', () => {
     ['zoom', 'Z'],
   ]);
   expect(s.getState().fixes.map((f) => f.label)).toEqual(['start', 'fit', 'zoom']);
+});
+
+it('after looking round a step begins where it began, and so it does when it is gone on with', () => {
+  vi.useFakeTimers({ toFake: ['performance'] });
+  const s = session();
+  const turned: Command = { kind: 'turn', axis: 'right', angle: 1 };
+  const later = (): unknown => vi.advanceTimersByTime(100);
+  perform(s, turned);
+  later();
+  s.event({ kind: 'stepDone', step: 0 });
+  later();
+  const began = s.getState().scene.view;
+  perform(s, { kind: 'zoom', factor: 3 });
+  later();
+  s.event({ kind: 'looked', step: 1 });
+  later();
+  expect(s.getState().scene.view).toEqual(began);
+  // The wake begins anew: there is no way back into what counted for nothing.
+  expect(s.getState().fixes).toHaveLength(1);
+  perform(s, turned);
+  const again = createRecorder({
+    start,
+    context,
+    allowed: ['orbit', 'panZoom', 'recover'],
+    recorded: { moves: [...s.moves], events: [...s.events], time: s.time() },
+  });
+  expect(again.getState().scene.view).toEqual(s.getState().scene.view);
+  const rules = { start, allowed: ['orbit', 'panZoom', 'recover', 'show'] as const, partIds: new Set<string>(), steps: 2, looks: new Set([1]), elapsed: null };
+  expect(checkTrace(traceOf(s), rules)).toBeNull();
+  vi.useRealTimers();
 });
