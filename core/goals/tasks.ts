@@ -37,6 +37,10 @@ export const partIdsIn = (steps: readonly { readonly goal: RedactedGoal }[], mes
 /** Whether the stage stands still in steps of a kind: what it shows is what is asked. */
 export const isStill = (kind: GoalKindId): boolean => (TASKS[kind] as GoalTask<never, unknown>).still === true;
 
+/** How a step is done, to be watched; nothing where the stage stands still. */
+export const watchOf = <W>({ goal, watch }: { readonly goal: { readonly kind: GoalKindId }; readonly watch?: W | undefined }): W | undefined =>
+  isStill(goal.kind) ? undefined : watch;
+
 /** Whether one may look round before steps of a kind: not where the stage stands still, or where being lost is what is asked. */
 export const mayLookFirst = (kind: GoalKindId): boolean => !isStill(kind) && (TASKS[kind] as GoalTask<never, unknown>).ownStart !== true;
 

@@ -1,6 +1,7 @@
 import { CRITERIA, type Criterion, type CriterionId } from '@core/criteria';
 import { COMMAND_GROUPS, type DraftConflict, type Exercise, SKILLS, type Step } from '@core/exercise';
 import { type Goal, kindOf } from '@core/goals';
+import { methodWords } from '@web/goals/methodWords';
 import { useStore } from 'zustand';
 import type { DraftStore } from './draftStore';
 
@@ -21,13 +22,16 @@ const FIELDS: Record<DraftConflict['field'], string> = {
   goal: 'Goal',
   criteria: 'Judged by',
   reachReason: 'Why it can be reached',
-  method: 'how it has to be done',
-  watch: 'what is watched first',
-  variants: 'how attempts begin',
-  freeLook: 'whether one may look round first',
+  method: 'How it has to be done',
+  watch: 'What is watched first',
+  variants: 'How attempts begin',
+  freeLook: 'Whether one may look round first',
   off: 'Whether it is on',
   step: 'The step itself',
 };
+
+/** As if all of a method were judged: it is told whole. */
+const JUDGED = (['byHand', 'pivotMissed'] as const).map((id) => ({ id, full: 0, zero: 1, weight: 1 }));
 
 /** A value as a person can tell it from another. */
 function shown({ field, criterion }: DraftConflict, value: unknown): string {
@@ -42,6 +46,7 @@ function shown({ field, criterion }: DraftConflict, value: unknown): string {
       return (value as Exercise['allowed']).map((group) => COMMAND_GROUPS[group].label).join(', ');
     case 'liveHelp':
     case 'showTarget':
+    case 'freeLook':
       return value ? 'yes' : 'no';
     case 'start':
       return 'another view';
@@ -53,8 +58,14 @@ function shown({ field, criterion }: DraftConflict, value: unknown): string {
     }
     case 'step':
       return (value as Step).brief || kindOf((value as Step).goal).label;
+    case 'method':
+      return methodWords({ method: value as Step['method'], criteria: JUDGED }).join(' ');
+    case 'watch':
+      return `a recording of ${(value as NonNullable<Step['watch']>).seconds.toFixed(1)} s`;
+    case 'variants':
+      return { turned: 'turned by chance', mirrored: 'mirrored or not', starts: 'at one of several starts' }[(value as NonNullable<Exercise['variants']>).kind];
     default:
-      return String(value) || 'empty';
+      return typeof value === 'object' ? 'another one' : String(value) || 'empty';
   }
 }
 

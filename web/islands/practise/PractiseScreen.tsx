@@ -1,6 +1,6 @@
 import { goalShown } from '@core/exercise';
 import type { Part } from '@core/geometry';
-import { aimOf, isStill, picturedBy, taskOf } from '@core/goals';
+import { aimOf, isStill, picturedBy, taskOf, watchOf } from '@core/goals';
 import type { SentScheme } from '@core/input';
 import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
@@ -162,6 +162,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
     });
     return forget;
   }, [session]);
+  const recording = present && watchOf(present);
   const playIt = useCallback(() => store.setState({ watch: 'playing' }), [store]);
   const closeIt = useCallback(() => store.setState({ watch: null }), [store]);
   const { measured } = task;
@@ -207,11 +208,11 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
               onGoOn={attempt.goOn}
             />
           )}
-          {session && present?.watch && state.watch && (
+          {session && recording && present && state.watch && (
             <Suspense>
               <Watch
                 key={present.id}
-                recording={present.watch}
+                recording={recording}
                 session={session}
                 scheme={using.labelled}
                 playing={state.watch === 'playing'}

@@ -1,6 +1,6 @@
 import { sentenceOf } from '@core/advice';
 import { goalShown, type TraineeStep } from '@core/exercise';
-import { looksFirst, type Prompt } from '@core/goals';
+import { looksFirst, type Prompt, watchOf } from '@core/goals';
 import type { Scheme, SentScheme } from '@core/input';
 import { meanOf } from '@core/scoring';
 import type { View } from '@core/view';
@@ -90,7 +90,7 @@ function untriedWords(prompt: Prompt | null): string {
 }
 
 /** Hints of a step: the last is to watch how it is done, where the author shows that. */
-export const hintsOf = ({ hints, watch }: TraineeStep): number => hints.length + (watch ? 1 : 0);
+export const hintsOf = (step: TraineeStep): number => step.hints.length + (watchOf(step) ? 1 : 0);
 
 /** One exercise as it is practised: the attempt, its stage, its task, and what a person does beside them. */
 export function usePractise({ person, exercise, words, meshHash, home, schemes, tryOut }: PractiseOptions): Practise {
