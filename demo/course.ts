@@ -164,7 +164,6 @@ export const COURSE: readonly Plan[] = [
   },
   {
     title: 'Behind and above',
-    variants: { kind: 'mirrored' },
     brief: 'Look down on the buoy from behind its left shoulder.',
     model: 'buoy',
     steps: [
@@ -266,6 +265,7 @@ export const COURSE: readonly Plan[] = [
   },
   {
     title: 'Fill the frame with a panel',
+    variants: { kind: 'mirrored' },
     brief: 'A picture of one lens panel for the survey: as large as the inner lines allow.',
     model: 'optic',
     steps: [

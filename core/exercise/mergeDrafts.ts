@@ -87,7 +87,7 @@ function mergeCriteria(step: string, base: Step | undefined, mine: Step, theirs:
 
 /** All fields that are merged whole: a new one is missed here by the types. */
 const fieldsOf = <K extends string>(fields: Record<K, true>): readonly K[] => Object.keys(fields) as K[];
-const STEP_FIELDS = fieldsOf<Exclude<keyof Step, 'id' | 'criteria'>>({
+const STEP_FIELDS = /* @__PURE__ */ fieldsOf<Exclude<keyof Step, 'id' | 'criteria'>>({
   brief: true,
   skill: true,
   otherSkills: true,
@@ -110,7 +110,7 @@ function mergeStep(base: Step | undefined, mine: Step, theirs: Step, conflicts: 
   return { ...(made as Step), criteria: mergeCriteria(theirs.id, base, mine, theirs, conflicts) };
 }
 
-const FIELDS = fieldsOf<Exclude<keyof Exercise, 'steps' | 'allowed' | 'schemes'>>({
+const FIELDS = /* @__PURE__ */ fieldsOf<Exclude<keyof Exercise, 'steps' | 'allowed' | 'schemes'>>({
   title: true,
   brief: true,
   model: true,

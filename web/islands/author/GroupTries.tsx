@@ -1,5 +1,4 @@
-import type { Criterion } from '@core/criteria';
-import { CRITERIA } from '@core/criteria';
+import { CRITERIA, type Criterion, type CriterionId } from '@core/criteria';
 import type { Step } from '@core/exercise';
 import { calibratedFromGroup, TRIES } from '@core/scoring';
 import { call, wordsOf } from '@web/ui/api';
@@ -17,9 +16,10 @@ type Made = ReturnType<typeof calibratedFromGroup>;
 
 /** What is close enough, from what a group came to in the published step. */
 export function GroupTries({ exerciseId, step, groups, onChange }: Props) {
-  const [found, setFound] = useState<{ readonly group: string; readonly criteria: readonly { criterion: Criterion; made: Made; members: number }[] } | null>(
-    null,
-  );
+  const [found, setFound] = useState<{
+    readonly group: string;
+    readonly criteria: readonly { readonly id: CriterionId; readonly made: Made; readonly members: number }[];
+  } | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const ask = async (group: string): Promise<void> => {
     setFound(null);
@@ -32,9 +32,9 @@ export function GroupTries({ exerciseId, step, groups, onChange }: Props) {
         setSaid('The step was changed since it was published, or never was: there is nothing to tell of it.');
         return;
       }
-      const criteria = step.criteria.map((criterion) => {
-        const values = mine.values.find((one) => one.criterion === criterion.id);
-        return { criterion, made: calibratedFromGroup(criterion.id, values?.bests ?? [], values?.firsts ?? []), members: values?.bests.length ?? 0 };
+      const criteria = step.criteria.map(({ id }) => {
+        const values = mine.values.find((one) => one.criterion === id);
+        return { id, made: calibratedFromGroup(id, values?.bests ?? [], values?.firsts ?? []), members: values?.bests.length ?? 0 };
       });
       if (criteria.every(({ made }) => !made)) setSaid(`Fewer than ${TRIES} of this group have done it yet.`);
       else setFound({ group, criteria });
@@ -71,7 +71,7 @@ export function GroupTries({ exerciseId, step, groups, onChange }: Props) {
               </tr>
             </thead>
             <tbody>
-              {found.criteria.map(({ criterion: { id }, made, members }) => (
+              {found.criteria.map(({ id, made, members }) => (
                 <tr key={id} className="border-rule border-t">
                   <td className="py-0.5">{CRITERIA[id].label}</td>
                   <td className="text-right font-mono text-xs">{members}</td>
@@ -83,7 +83,8 @@ export function GroupTries({ exerciseId, step, groups, onChange }: Props) {
           <button
             type="button"
             className="button mt-2 !py-1 text-sm"
-            onClick={() => onChange(found.criteria.map(({ criterion, made }) => (made ? { ...criterion, ...made } : criterion)))}
+            // Of the criteria as they are by now only the tolerances change.
+            onClick={() => onChange(step.criteria.map((criterion) => ({ ...criterion, ...found.criteria.find(({ id }) => id === criterion.id)?.made })))}
           >
             Take what the group came to
           </button>

@@ -28,7 +28,6 @@ import { StepList } from './StepList';
 import { TargetPicture, useLayOver, useTargetPicture } from './TargetPicture';
 import { isBegun, type Practised } from './useAttempt';
 import { hintsOf, type Practise, type TryOut, usePractise } from './usePractise';
-import { WaitingToSend } from './WaitingToSend';
 
 interface Props {
   /** Whose attempt it is; left out when an author tries it out. */
@@ -53,6 +52,8 @@ const loadSchemeCard = () => import('./SchemeCardSheet');
 const SchemeCardSheet = lazy(async () => ({ default: (await loadSchemeCard()).SchemeCardSheet }));
 const loadQuestions = () => import('./Questions');
 const Questions = lazy(async () => ({ default: (await loadQuestions()).Questions }));
+const loadWaiting = () => import('./WaitingToSend');
+const WaitingToSend = lazy(async () => ({ default: (await loadWaiting()).WaitingToSend }));
 /** Loaded where a step says how it has to be done. */
 const MethodAsked = lazy(async () => ({ default: (await import('@web/goals/MethodAsked')).MethodAsked }));
 const PivotAsked = lazy(async () => ({ default: (await import('@web/goals/PivotAsked')).PivotAsked }));
@@ -158,7 +159,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   useEffect(() => {
     const forget = session?.subscribe(() => {
       forget?.();
-      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu]) void load().catch(() => {});
+      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu, loadWaiting]) void load().catch(() => {});
     });
     return forget;
   }, [session]);
@@ -223,7 +224,9 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
             </Suspense>
           )}
           {waiting !== null && person && opened && (
-            <WaitingToSend person={person} attempt={opened.id} words={waiting} onSent={practise.showCard} onRefused={notTaken} />
+            <Suspense>
+              <WaitingToSend person={person} attempt={opened.id} words={waiting} onSent={practise.showCard} onRefused={notTaken} />
+            </Suspense>
           )}
         </StageView>
         <StageWake stage={stage} enabled={exercise.allowed.includes('recover')} />

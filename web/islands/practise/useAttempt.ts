@@ -1,4 +1,4 @@
-import { startFor, type TraineeExercise } from '@core/exercise';
+import type { TraineeExercise } from '@core/exercise';
 import { taskOf } from '@core/goals';
 import type { Scheme } from '@core/input';
 import { contextFor } from '@core/model';
@@ -107,7 +107,8 @@ export function useAttempt({ exercise, meshHash, home, scheme, open, loaded = nu
     async (opened: Opened, by: Scheme, letGo: (() => void) | null, from: (Recorded & { readonly pieces: number }) | null): Promise<void> => {
       if (!prepared) return;
       const { allowed, steps } = exercise;
-      const start = startFor(exercise, opened.seed);
+      // Most exercises begin at one start: how others do is loaded where it is needed.
+      const start = exercise.variants ? (await import('@core/exercise/variants')).startFor(exercise, opened.seed) : exercise.start;
       const model = { mesh: prepared.mesh, home };
       const starts = steps.some(({ goal }) => taskOf(goal).ownStart)
         ? (await import('@core/goals/ownStarts')).ownStarts(steps, model, start, opened.seed)
