@@ -39,6 +39,9 @@ export type CriterionId = keyof typeof ALL;
 export const CRITERIA: Readonly<Record<CriterionId, CriterionSpec>> = ALL;
 export const CRITERION_IDS = Object.keys(ALL) as [CriterionId, ...CriterionId[]];
 
+/** Whether a criterion is among those that weigh something. */
+export const isJudged = (criteria: readonly Criterion[], id: CriterionId): boolean => criteria.some((c) => c.id === id && c.weight > 0);
+
 /** Whether one scene tells a criterion, and it weighs something. */
 export const isLive = ({ id, weight }: Criterion): boolean => weight > 0 && CRITERIA[id].live;
 

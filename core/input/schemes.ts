@@ -297,3 +297,6 @@ export const PEN: Scheme = {
 export const BUILT_IN_SCHEMES: readonly Scheme[] = [THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, TOUCHPAD, TOUCH_SCREEN, PEN, KEYBOARD_ALONE, SIX_AXIS_PUCK];
 
 export const schemeById = (id: string): Scheme | null => BUILT_IN_SCHEMES.find((scheme) => scheme.id === id) ?? null;
+
+/** The schemes of these ids, all for none; null in place of one that does not ship. */
+export const schemesMeant = (ids: readonly string[]): readonly (Scheme | null)[] => (ids.length === 0 ? BUILT_IN_SCHEMES : ids.map(schemeById));

@@ -24,23 +24,30 @@ export function quantile(values: readonly number[], p: number): number | null {
   return a + (h - low) * (b - a);
 }
 
-/** Full and no marks as they may be set; null where they tell nothing: nothing reached at all. */
-function within(id: CriterionId, full: number, zero: number): { readonly full: number; readonly zero: number } | null {
+interface Tolerance {
+  readonly full: number;
+  readonly zero: number;
+}
+
+/** No marks from four times of what earns full ones, or from where they usually end. */
+const usualZero = (id: CriterionId, full: number): number => Math.max(WIDER * full, CRITERIA[id].tolerance.zero);
+
+/** Full marks up to what was reached, as far as a hand can be asked for it; null where that tells nothing: nothing was reached at all. */
+function toleranceOf(id: CriterionId, reached: number, zeroFor: (full: number) => number): Tolerance | null {
   const { unit } = CRITERIA[id];
-  const finest = FINEST[unit] ?? 0;
+  const full = Math.max(reached, FINEST[unit] ?? 0);
   // Of a share there is no more than all.
   const most = unit === 'share' ? 1 : Number.POSITIVE_INFINITY;
-  return Math.max(full, finest) < most ? { full: Math.max(full, finest), zero: Math.min(most, Math.max(zero, finest)) } : null;
+  return full < most ? { full, zero: Math.min(most, zeroFor(full)) } : null;
 }
 
 /**
  * The tolerance that values of one's own come to, in the criterion's unit: full marks up to the 0.9 quantile, none from four
  * times that or the usual, whichever is wider; neither finer than a hand can be asked for. Null: too few values, nothing reached at all, or a criterion that is met or not.
  */
-export function calibrated(id: CriterionId, values: readonly number[]): { readonly full: number; readonly zero: number } | null {
-  const { display, unit, tolerance } = CRITERIA[id];
-  const reached = values.length < TRIES || display === 'yesNo' ? null : quantile(values, OWN);
-  return reached === null ? null : within(id, reached, Math.max(WIDER * Math.max(reached, FINEST[unit] ?? 0), tolerance.zero));
+export function calibrated(id: CriterionId, values: readonly number[]): Tolerance | null {
+  const reached = values.length < TRIES || CRITERIA[id].display === 'yesNo' ? null : quantile(values, OWN);
+  return reached === null ? null : toleranceOf(id, reached, (full) => usualZero(id, full));
 }
 
 /**
@@ -48,14 +55,9 @@ export function calibrated(id: CriterionId, values: readonly number[]): { readon
  * quantile of their first ones; where all began better than that, as from one's own tries. Null: fewer than
  * three members, nothing reached, or a criterion that is met or not.
  */
-export function calibratedFromGroup(
-  id: CriterionId,
-  bests: readonly number[],
-  firsts: readonly number[],
-): { readonly full: number; readonly zero: number } | null {
+export function calibratedFromGroup(id: CriterionId, bests: readonly number[], firsts: readonly number[]): Tolerance | null {
   if (bests.length < TRIES || CRITERIA[id].display === 'yesNo') return null;
-  const [full, zero] = [quantile(bests, GROUP_BEST), quantile(firsts, GROUP_FIRST)];
-  if (full === null || zero === null) return null;
-  const finest = Math.max(full, FINEST[CRITERIA[id].unit] ?? 0);
-  return within(id, full, zero > finest ? zero : Math.max(WIDER * finest, CRITERIA[id].tolerance.zero));
+  const [best, first] = [quantile(bests, GROUP_BEST), quantile(firsts, GROUP_FIRST)];
+  if (best === null || first === null) return null;
+  return toleranceOf(id, best, (full) => (first > full ? first : usualZero(id, full)));
 }

@@ -1,10 +1,10 @@
 import { CRITERIA } from '../criteria';
 import { type Exercise, startsOf, stepsOn } from '../exercise';
 import { type Fault, kindOf, type Rules } from '../goals';
-import { BUILT_IN_SCHEMES, commandKindsOf } from '../input';
+import { commandKindsOf, schemesMeant } from '../input';
 import type { ScoredModel } from '../model';
 import type { CommandKind } from '../navigation';
-import { INTERFACE_BINDINGS, TRACE_FORMAT, type Trace } from '../trace';
+import { kindsOnScreen, TRACE_FORMAT, type Trace } from '../trace';
 import { methodFindings } from './methodFindings';
 import { gainOf, type Judged, startIsTarget } from './points';
 import { startPoints } from './startPoints';
@@ -39,10 +39,8 @@ const untouchedOf = (content: Exercise, model: ScoredModel): Judged[][] => {
 
 /** Kinds of command that some scheme of an exercise gives, or the screen does for all; null where a scheme is not built in. */
 function givenBy(ids: readonly string[]): ReadonlySet<CommandKind> | null {
-  const schemes = ids.length === 0 ? BUILT_IN_SCHEMES : ids.map((id) => BUILT_IN_SCHEMES.find((scheme) => scheme.id === id));
-  const { 'near hand': _, ...shown } = INTERFACE_BINDINGS;
-  const found = new Set<CommandKind>(Object.values(shown).flat());
-  for (const scheme of schemes) {
+  const found = new Set<CommandKind>(kindsOnScreen());
+  for (const scheme of schemesMeant(ids)) {
     if (!scheme) return null;
     const words = (scheme.options.nearHand?.words ?? []).map((command) => ({ command }));
     for (const kind of [...scheme.bindings, ...words].flatMap(commandKindsOf)) found.add(kind);

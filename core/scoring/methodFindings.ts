@@ -1,22 +1,15 @@
+import { isJudged } from '../criteria';
 import type { Exercise, Step } from '../exercise';
 import { isAllowed } from '../exercise/commandGroups';
 import type { Fault } from '../goals';
-import { BUILT_IN_SCHEMES, bindingName, commandKindsOf, HAND_WORDS, handOfTrigger, type Scheme } from '../input';
-import type { CommandKind } from '../navigation';
-import { INTERFACE_BINDINGS } from '../trace';
+import { bindingName, commandKindsOf, HAND_WORDS, handOfTrigger, type Scheme, schemesMeant } from '../input';
+import { kindsOnScreen } from '../trace';
 
 type Hand = NonNullable<NonNullable<Step['method']>['hand']>;
-
-const judges = ({ criteria }: Step, id: 'pivotMissed' | 'byHand'): boolean => criteria.some((c) => c.id === id && c.weight > 0);
 
 /** The bindings of a scheme that give what is named with what is asked. */
 const bindingsFor = ({ bindings }: Scheme, { kinds, by }: Hand) =>
   bindings.filter((binding) => handOfTrigger(binding.trigger) === by && commandKindsOf(binding).some((kind) => kinds.includes(kind)));
-
-function screenGives(kinds: readonly CommandKind[]): boolean {
-  const { 'near hand': _, ...shown } = INTERFACE_BINDINGS;
-  return Object.values(shown).some((given: readonly CommandKind[]) => given.some((kind) => kinds.includes(kind)));
-}
 
 const inQuotes = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
@@ -35,19 +28,20 @@ export function methodFindings(
   const faults: Fault[] = [];
   const doubts: Fault[] = [];
   const { method } = step;
-  if (judges(step, 'pivotMissed') && !method?.pivot) faults.push({ message: 'say about which point it is to be turned', field: 'criteria' });
-  if (!judges(step, 'byHand')) return { faults, doubts };
+  if (isJudged(step.criteria, 'pivotMissed') && !method?.pivot) faults.push({ message: 'say about which point it is to be turned', field: 'criteria' });
+  if (!isJudged(step.criteria, 'byHand')) return { faults, doubts };
   const hand = method?.hand;
   if (!hand) return { faults: [...faults, { message: 'say which commands are to be given, and with what', field: 'criteria' }], doubts };
   const words = HAND_WORDS[hand.by];
   if (!hand.kinds.some((kind) => isAllowed(kind, allowed)))
     faults.push({ message: `nothing of what is to be done by ${words} is allowed: allow it, or name other commands`, field: 'allowed' });
-  const known = schemes.length === 0 ? BUILT_IN_SCHEMES : schemes.flatMap((id) => BUILT_IN_SCHEMES.find((scheme) => scheme.id === id) ?? []);
+  const meant = schemesMeant(schemes);
+  const known = meant.flatMap((scheme) => scheme ?? []);
   const able = known.map((scheme) => ({ scheme, bindings: bindingsFor(scheme, hand) }));
   const unable = hand.by === 'screen' ? [] : able.filter(({ bindings }) => bindings.length === 0).map(({ scheme }) => scheme.name);
   // Of a scheme that is not built in nothing is known here.
-  const all = schemes.length === 0 || known.length === schemes.length;
-  if (all && (hand.by === 'screen' ? !screenGives(hand.kinds) : unable.length === known.length))
+  const all = known.length === meant.length;
+  if (all && (hand.by === 'screen' ? !kindsOnScreen().some((kind) => hand.kinds.includes(kind)) : unable.length === known.length))
     faults.push({ message: `no scheme gives these commands by ${words}: name others, or choose other schemes`, field: 'criteria' });
   else if (unable.length > 0)
     doubts.push({

@@ -23,3 +23,9 @@ export const byInterface = (id: number, binding: InterfaceBinding): { id: number
   device: 'interface',
   binding,
 });
+
+/** Kinds of command that the screen gives to everybody, whatever their scheme. */
+export function kindsOnScreen(): CommandKind[] {
+  const { 'near hand': _, ...shown } = INTERFACE_BINDINGS;
+  return Object.values(shown).flat();
+}

@@ -14,16 +14,14 @@ const RATE = 25;
 const LEAD = 0.4;
 const REST = 0.8;
 
-const sum = (a: number, b: number): number => a + b;
-
 /** One command that does what two do one after the other; null where they are not alike. Summed as the commands of one drag are. */
 function joined(a: Command, b: Command): Command | null {
   if (a.kind === 'orbit' && b.kind === 'orbit' && a.mode === 'turntable' && b.mode === 'turntable' && String(a.pivot) === String(b.pivot))
-    return { ...b, dx: sum(a.dx, b.dx), dy: sum(a.dy, b.dy) };
-  if (a.kind === 'pan' && b.kind === 'pan' && a.depth === b.depth) return { ...b, dx: sum(a.dx, b.dx), dy: sum(a.dy, b.dy) };
+    return { ...b, dx: a.dx + b.dx, dy: a.dy + b.dy };
+  if (a.kind === 'pan' && b.kind === 'pan' && a.depth === b.depth) return { ...b, dx: a.dx + b.dx, dy: a.dy + b.dy };
   if (a.kind === 'zoom' && b.kind === 'zoom' && !a.at && !b.at) return { ...b, factor: a.factor * b.factor };
-  if (a.kind === 'look' && b.kind === 'look') return { ...b, yaw: sum(a.yaw, b.yaw), pitch: sum(a.pitch, b.pitch) };
-  if (a.kind === 'roll' && b.kind === 'roll') return { ...b, angle: sum(a.angle, b.angle) };
+  if (a.kind === 'look' && b.kind === 'look') return { ...b, yaw: a.yaw + b.yaw, pitch: a.pitch + b.pitch };
+  if (a.kind === 'roll' && b.kind === 'roll') return { ...b, angle: a.angle + b.angle };
   return null;
 }
 
@@ -45,6 +43,12 @@ function thinned(moves: readonly RecordedMove[]): RecordedMove[] {
   return kept;
 }
 
+/** Moves between two moments as a recording of their own, to a millisecond. */
+function cutOut(start: Scene, moves: readonly RecordedMove[], from: number, to: number): Recording {
+  const after = (t: number): number => Math.round((t - from) * 1e3) / 1e3;
+  return { start, moves: moves.map((move) => ({ ...move, t: after(move.t) })), seconds: after(to) };
+}
+
 /** What was done from a scene on, as a recording: it begins shortly before the first movement. Null: nothing was. */
 export function recordingOf(start: Scene, done: readonly Move[]): Recording | null {
   const first = done[0];
@@ -52,8 +56,7 @@ export function recordingOf(start: Scene, done: readonly Move[]): Recording | nu
   if (!first || !last) return null;
   const moves = thinned(done.map(({ t, command, gesture }) => ({ t, command, ...(gesture ? { gesture: gesture.id } : {}) })));
   const from = first.t - LEAD;
-  const after = (t: number): number => Math.round((t - from) * 1e3) / 1e3;
-  return { start: { ...start, history: EMPTY_HISTORY }, moves: moves.map((move) => ({ ...move, t: after(move.t) })), seconds: after(last.t + REST) };
+  return cutOut({ ...start, history: EMPTY_HISTORY }, moves, from, last.t + REST);
 }
 
 /** A moment of a recording: the scene, and the number of the last command done, -1 before the first. */
@@ -86,6 +89,5 @@ export function trimmedRecording(recording: Recording, context: Context, from: n
   const moves = recording.moves.filter(({ t }) => t > from && t <= to);
   if (moves.length === 0) return null;
   const { scene } = playing({ ...recording, moves: recording.moves.filter(({ t }) => t <= from) }, context)(from);
-  const after = (t: number): number => Math.round((t - from) * 1e3) / 1e3;
-  return { start: scene, moves: moves.map((move) => ({ ...move, t: after(move.t) })), seconds: after(to) };
+  return cutOut(scene, moves, from, to);
 }

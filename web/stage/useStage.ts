@@ -82,12 +82,13 @@ export interface Stage {
 export interface StageOptions {
   /** Hears of every gesture on the stage. */
   readonly onGesture?: (gesture: Gesture) => void;
-  /** What is drawn where no hand is recorded; left out: what the recorder shows. */
+  /** What is drawn instead of what the recorder shows; without it, that. */
   readonly source?: SceneSource | null;
 }
 
 /** Puts a source of scenes on a canvas: draws it, listens to the devices where a hand is recorded, and cleans up. */
-export function useStage(prepared: Prepared | null, session: Recorder | null, scheme: Scheme, { onGesture, source = session }: StageOptions = {}): Stage {
+export function useStage(prepared: Prepared | null, session: Recorder | null, scheme: Scheme, { onGesture, source: played }: StageOptions = {}): Stage {
+  const source = played ?? session;
   const canvas = useRef<HTMLCanvasElement>(null);
   const [rectangle, setRectangle] = useState<DrawnRectangle | null>(null);
   const [pivot, setPivot] = useState<Vec3 | null>(null);

@@ -1,4 +1,4 @@
-import { COMMAND_GROUPS, type CommandGroupId, type Exercise, sameData, stepsOn } from '@core/exercise';
+import { COMMAND_GROUP_IDS, type Exercise, sameData, stepsOn } from '@core/exercise';
 import { kindById } from '@core/goals';
 import { type SentScheme, schemesReceived, schemeToSend } from '@core/input';
 import { contextFor } from '@core/model';
@@ -62,8 +62,6 @@ interface Props {
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly schemes: readonly SentScheme[];
 }
-
-const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
 
 /** An author's own try: the exercise as it stands is practised and scored, and nothing of it is kept. */
 function Trying({
@@ -175,11 +173,12 @@ export function BuildScreen(props: Props) {
     openModel(model.meshHash).then(setPrepared, (e) => setProblem(wordsOf(e)));
   }, [model.meshHash]);
   const session = useMemo(
-    () => (prepared ? createRecorder({ start: saved.start, context: contextFor({ mesh: prepared.mesh, home: model.home }), allowed: ALL }) : null),
+    () =>
+      prepared ? createRecorder({ start: saved.start, context: contextFor({ mesh: prepared.mesh, home: model.home }), allowed: COMMAND_GROUP_IDS }) : null,
     [prepared, model.home, saved.start],
   );
   const [played, setPlayed] = useState<SceneSource | null>(null);
-  const stage = useStage(trying ? null : prepared, session, scheme, played ? { source: played } : {});
+  const stage = useStage(trying ? null : prepared, session, scheme, { source: played });
   const { handle } = stage;
   const step = presentStep(state);
   usePlaced(stage.handle, step.goal);

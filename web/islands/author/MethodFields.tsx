@@ -1,10 +1,10 @@
 import type { Criterion } from '@core/criteria';
-import { COMMAND_GROUPS, type Step } from '@core/exercise';
+import { COMMAND_GROUP_IDS, COMMAND_GROUPS, type Step } from '@core/exercise';
 import { diagonalOf, type Mesh } from '@core/geometry';
 import { aimOf } from '@core/goals';
 import { HAND_WORDS, HANDS, type Hand } from '@core/input';
 import type { Scene } from '@core/navigation';
-import { GROUPS, groupsOf, kindsIn } from '@web/goals/methodWords';
+import { groupsOf, kindsIn } from '@web/goals/methodWords';
 import { Choice, NumberField, Tick } from '@web/ui/fields';
 
 type Method = NonNullable<Step['method']>;
@@ -68,7 +68,7 @@ export function MethodFields({ step: { method, criteria }, scene, onChange }: Pr
         <fieldset className="mt-3">
           <legend className="mb-1 font-semibold text-sm">What has to be done with what</legend>
           <div className="mb-2 grid grid-cols-2">
-            {GROUPS.map((group) => {
+            {COMMAND_GROUP_IDS.map((group) => {
               const named = groupsOf(hand.kinds);
               const next = named.includes(group) ? named.filter((one) => one !== group) : [...named, group];
               return (

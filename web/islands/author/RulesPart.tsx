@@ -1,10 +1,8 @@
-import { COMMAND_GROUPS, type CommandGroupId } from '@core/exercise';
+import { COMMAND_GROUP_IDS, COMMAND_GROUPS } from '@core/exercise';
 import type { Scheme } from '@core/input';
 import { Part, Tick } from '@web/ui/fields';
 import { useStore } from 'zustand';
 import type { DraftStore } from './draftStore';
-
-const ALL = Object.keys(COMMAND_GROUPS) as CommandGroupId[];
 
 /** With or without an item of a list. */
 const withItem = <T extends string>(list: readonly T[], item: T, on: boolean): T[] => (on ? [...list, item] : list.filter((x) => x !== item));
@@ -26,7 +24,7 @@ export function RulesPart({ store, schemes }: { readonly store: DraftStore; read
       />
       <p className="mt-3 mb-1 font-semibold text-sm">Allowed</p>
       <div className="grid grid-cols-2">
-        {ALL.map((group) => (
+        {COMMAND_GROUP_IDS.map((group) => (
           <Tick
             key={group}
             label={COMMAND_GROUPS[group].label}

@@ -1,4 +1,5 @@
 import { type Exercise, startsOf } from '@core/exercise';
+import { MOST_STARTS } from '@core/exercise/exerciseSchema';
 import type { View } from '@core/view';
 import { asTarget } from '@web/goals/asTarget';
 import { NumberedList } from '@web/goals/NumberedList';
@@ -16,9 +17,6 @@ const CHOICES = [
   { id: 'starts', label: 'at one of several starts' },
 ] as const;
 type ChoiceId = (typeof CHOICES)[number]['id'];
-
-/** Most starts beside the first. */
-const MOST = 8;
 
 interface Props {
   readonly store: DraftStore;
@@ -63,7 +61,7 @@ export function StartPart({ store, session, show }: Props) {
           <button
             type="button"
             className="button-quiet text-sm"
-            disabled={!session || more.length >= MOST}
+            disabled={!session || more.length >= MOST_STARTS}
             onClick={() => session && store.set({ variants: { kind: 'starts', starts: [...more, asTarget(session.getState().scene)] } })}
           >
             Add this view as a start

@@ -127,7 +127,7 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
   const closeness = useCloseness(prepared, home, looking ? null : session, whole, exercise.liveHelp);
   const [played, setPlayed] = useState<SceneSource | null>(null);
   const stage = useStage(prepared, session, scheme, {
-    ...(played ? { source: played } : {}),
+    source: played,
     onGesture: (gesture) => session && slips.onGesture(gesture, { session, step, prompt: task.prompt, closeness }),
   });
 
