@@ -77,7 +77,7 @@ try {
     await pause(700);
   }
   await handIn(driver, stored);
-  await waitFor(driver, 'the six sides', async () => (await driver.findElements(By.css('svg[aria-label*="places seen"]'))).length === 6);
+  await waitFor(driver, 'the six sides', async () => (await driver.findElements(By.css('img[alt*="places seen"]'))).length === 6);
   await shot('card-seen');
   await practise('Which side is on the photograph');
   await press(driver, 'I am ready');

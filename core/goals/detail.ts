@@ -2,7 +2,7 @@ import type { CallResult, Evidence, QuickResult, WayResult } from '../criteria';
 import type { CommandGroupId } from '../exercise/commandGroups';
 import type { MeasureKind, Polygon } from '../geometry';
 import type { Vec3 } from '../math';
-import type { Framing } from '../measures';
+import type { Framing, SeenPlace } from '../measures';
 import type { ScoredModel } from '../model';
 import type { CommandKind, KeptScene } from '../navigation';
 
@@ -42,8 +42,7 @@ export type StepDetail =
     }
   | {
       readonly kind: 'seen';
-      /** Places on the surface, metres, the way that each looks to, and whether it was seen. */
-      readonly places: readonly { readonly at: Vec3; readonly to: Vec3; readonly seen: boolean }[];
+      readonly places: readonly SeenPlace[];
       /** Directions to the eye of the views that were looked at. */
       readonly directions: readonly Vec3[];
     }

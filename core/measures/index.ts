@@ -8,4 +8,5 @@ export * from './pictures';
 export * from './recovered';
 export * from './section';
 export * from './seen';
+export * from './seenPicture';
 export * from './sparc';

@@ -415,6 +415,19 @@ describe('each goal, built and done', () => {
       await clickAt(driver, [0, 0]);
       await press(driver, 'Place it at the picked spot');
       await write(driver, 'Name of thing 1', 'the chalk');
+      // Its knobs turn and size it: by the hand, and by an arrow key.
+      const grip = async (name: string) => driver.findElement(By.css(`[role=slider][aria-label="${name} the chalk"]`));
+      const before = Number(await (await field(driver, 'Size mm')).getAttribute('value'));
+      await driver
+        .actions()
+        .move({ origin: await grip('Size of') })
+        .press()
+        .move({ origin: await grip('Size of'), x: 14, y: -14, duration: 200 })
+        .release()
+        .perform();
+      await waitFor(driver, 'a larger one', async () => Number(await (await field(driver, 'Size mm')).getAttribute('value')) > before);
+      await (await grip('Turn')).sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+      await waitFor(driver, 'that it is turned', async () => (await (await field(driver, 'Turned °')).getAttribute('value')) === '15');
       // The escape wheel is inside the case: nobody gets there without opening it.
       await choose(driver, 'Seek a landmark', 'Escape wheel');
       for (const group of ['Hide, glass, style', 'Section', 'Look and walk']) {
@@ -520,7 +533,7 @@ describe('each goal, built and done', () => {
       const unseen = attempt.card.steps[0]?.criteria.find(({ id }) => id === 'unseen');
       expect(unseen?.value).toBeLessThan(0.25);
       expect(unseen?.value).toBeGreaterThan(0);
-      await waitFor(driver, 'the six sides', async () => (await driver.findElements(By.css('svg[aria-label*="places seen"]'))).length === 6);
+      await waitFor(driver, 'the six sides', async () => (await driver.findElements(By.css('img[alt*="places seen"]'))).length === 6);
     });
   });
 });

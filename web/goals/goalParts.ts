@@ -56,6 +56,14 @@ export interface OverlayProps<R extends RedactedGoal> {
   readonly onChange?: (goal: R) => void;
 }
 
+/** What of a goal is taken in hand on the stage of Build. */
+export interface HandlesProps<G extends Goal> {
+  readonly goal: G;
+  /** The free view as it was drawn last. */
+  readonly view: View;
+  readonly onChange: (goal: G) => void;
+}
+
 /** What a card draws of a step beside its points. */
 export interface CardDetailProps {
   readonly exercise: TraineeExercise;
@@ -71,4 +79,5 @@ export interface CardDetailProps {
 export type Fields<G extends Goal> = ComponentType<FieldsProps<G>>;
 export type Panel<R extends RedactedGoal> = ComponentType<PanelProps<R>>;
 export type Overlay<R extends RedactedGoal> = ComponentType<OverlayProps<R>>;
+export type Handles<G extends Goal> = ComponentType<HandlesProps<G>>;
 export type CardDetail = ComponentType<CardDetailProps>;

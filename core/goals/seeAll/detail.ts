@@ -13,11 +13,13 @@ export const seeAllDetail: MakeDetail<SeeAll> = (goal, evidence, model) => {
   const { samples } = surfaceOf(model.mesh, goal.parts);
   return {
     kind: 'seen',
-    places: samples.flatMap(({ point, normal }, i) =>
-      seen && !seen.leftOut.has(i)
-        ? [{ at: point.map(rounded) as unknown as typeof point, to: normal.map(rounded) as unknown as typeof normal, seen: seen.seen[i] === 1 }]
-        : [],
-    ),
+    places: seen
+      ? samples.map(({ point, normal }, i) => ({
+          at: point.map(rounded) as unknown as typeof point,
+          to: normal.map(rounded) as unknown as typeof normal,
+          seen: seen.leftOut.has(i) ? null : seen.seen[i] === 1,
+        }))
+      : [],
     directions: seen?.directions.map((direction) => direction.map(rounded) as unknown as typeof direction) ?? [],
   };
 };

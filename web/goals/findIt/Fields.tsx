@@ -1,7 +1,7 @@
 import { diagonalOf, type Placed, partName, SHAPES, type Shape } from '@core/geometry';
 import type { GoalOf } from '@core/goals';
 import { MOST_ITEMS } from '@core/goals/findIt/kind';
-import { aboutX, aboutZ, addScaled, multiply, type Vec3 } from '@core/math';
+import { addScaled, type Vec3 } from '@core/math';
 import type { Scene } from '@core/navigation';
 import { NumberField } from '@web/ui/fields';
 import { X } from 'lucide-react';
@@ -10,24 +10,16 @@ import type { FieldsProps } from '../goalParts';
 import { LandmarkField } from '../LandmarkField';
 import { nextId } from '../nextId';
 import { PartSelect } from '../PartSelect';
+import { turnFrom, turnsOf } from './turning';
 
 type FindIt = GoalOf<'findIt'>;
 type Item = FindIt['items'][number];
 
 /** An object begins with this share of the model's diagonal. */
 const SHARE = 0.06;
-const DEGREE = Math.PI / 180;
 
 /** A length to two digits, so that it reads well where it is typed on. */
 const rounded = (length: number): number => Number(length.toPrecision(2));
-
-/** How far an object is turned about the upright, after it was tipped over, degrees. */
-function turnsOf([x, y, z, w]: Placed['turn']): { round: number; over: number } {
-  const round = 2 * (Math.hypot(z, w) > 1e-9 ? Math.atan2(z, w) : Math.atan2(y, x));
-  const over = 2 * Math.atan2(x * Math.cos(round / 2) + y * Math.sin(round / 2), z * Math.sin(round / 2) + w * Math.cos(round / 2));
-  const degrees = (angle: number): number => Number((angle / DEGREE).toFixed(1));
-  return { round: degrees(round), over: degrees(over) };
-}
 
 /** Where the middle of an object is that stands on a picked spot: on the surface, not in it. Null: no spot is picked. */
 const placeOn = ({ point, normal }: Scene['selection'], size: number): Vec3 | null => (point && normal ? addScaled(point, normal, size / 2) : (point ?? null));
@@ -54,7 +46,7 @@ function ItemRow({
   };
   const turned = object ? turnsOf(object.turn) : { round: 0, over: 0 };
   const turn = (next: typeof turned): void => {
-    change({ turn: multiply(aboutZ(next.round * DEGREE), aboutX(next.over * DEGREE)) });
+    change({ turn: turnFrom(next) });
   };
   return (
     <li className="rounded-md bg-bar px-3 py-2 text-sm">
@@ -151,7 +143,11 @@ export function FindItFields({ goal, scene, mesh, landmarks, onChange }: FieldsP
         landmarks={full ? [] : landmarks.filter(({ name }) => !goal.items.some((item) => item.name === name))}
         onChoose={({ name, part }) => add({ id: nextId('item', goal.items), name, of: 'part', part })}
       />
-      <p className="text-ink-soft text-sm">{full ? `${MOST_ITEMS} things are the most that one step takes.` : 'Names are told in Practise, places are not.'}</p>
+      <p className="text-ink-soft text-sm">
+        {full
+          ? `${MOST_ITEMS} things are the most that one step takes.`
+          : 'Names are told in Practise, places are not. A placed object is turned, tipped and sized by its rings and knobs on the stage, or here.'}
+      </p>
     </>
   );
 }

@@ -1,62 +1,28 @@
-import { dot, sub, type Vec3 } from '@core/math';
+import type { Vec3 } from '@core/math';
+import { type SeenPlace, sideOf } from '@core/measures';
+import type { StandardName } from '@core/view';
+import { useMemo } from 'react';
 import type { CardDetailProps } from '../goalParts';
+import { useHiddenStage } from '../useHiddenStage';
+import { useModel } from '../useModel';
+import { useSeenPictures } from './useSeenPictures';
 
-/** Six looks at the subject: the axes that run to the right and up on each, and the way that faces the eye. */
-const LOOKS: readonly { readonly name: string; readonly right: Vec3; readonly up: Vec3; readonly eye: Vec3 }[] = [
-  { name: 'Front', right: [1, 0, 0], up: [0, 0, 1], eye: [0, -1, 0] },
-  { name: 'Right', right: [0, 1, 0], up: [0, 0, 1], eye: [1, 0, 0] },
-  { name: 'Rear', right: [-1, 0, 0], up: [0, 0, 1], eye: [0, 1, 0] },
-  { name: 'Left', right: [0, -1, 0], up: [0, 0, 1], eye: [-1, 0, 0] },
-  { name: 'Top', right: [1, 0, 0], up: [0, 1, 0], eye: [0, 0, 1] },
-  { name: 'Underside', right: [1, 0, 0], up: [0, -1, 0], eye: [0, 0, -1] },
-];
+const SIDES: readonly StandardName[] = ['front', 'right', 'rear', 'left', 'top', 'bottom'];
+const NAMES: { readonly [S in StandardName]?: string } = { front: 'Front', right: 'Right', rear: 'Rear', left: 'Left', top: 'Top', bottom: 'Underside' };
 
-/** A place is drawn in the looks that it faces by more than this. */
-const FACES = 0.15;
-
-type Places = Extract<CardDetailProps['detail'], { kind: 'seen' }>['places'];
-
-/** The places that face one side: a dot where it was seen, a cross where it was not. */
-function Look({
-  look,
-  places,
-  middle,
-  reach,
-}: {
-  readonly look: (typeof LOOKS)[number];
-  readonly places: Places;
-  readonly middle: Vec3;
-  readonly reach: number;
-}) {
-  const facing = places.filter(({ to }) => dot(to, look.eye) > FACES);
-  const seen = facing.filter((place) => place.seen).length;
-  const mark = 0.03;
+/** One side of the subject, what was never seen hatched, and how much of what looks that way was seen. */
+function Side({ side, picture, places }: { readonly side: StandardName; readonly picture: string | undefined; readonly places: readonly SeenPlace[] }) {
+  const counted = places.filter((place) => place.seen !== null && sideOf(place.to) === side);
+  const seen = counted.filter((place) => place.seen).length;
+  const words = `${NAMES[side]}: ${seen} of ${counted.length} places seen`;
   return (
     <figure className="min-w-0">
-      <svg
-        viewBox="-1.08 -1.08 2.16 2.16"
-        className="w-full rounded-lg border border-rule bg-paper"
-        role="img"
-        aria-label={`${look.name}: ${seen} of ${facing.length} places seen`}
-      >
-        {facing.map(({ at, seen: was }) => {
-          const from = sub(at, middle);
-          const [x, y] = [dot(from, look.right) / reach, -dot(from, look.up) / reach];
-          return was ? (
-            <circle key={at.join()} cx={x} cy={y} r={mark} fill="var(--color-sea)" />
-          ) : (
-            <path
-              key={at.join()}
-              d={`M${x - mark} ${y - mark}l${2 * mark} ${2 * mark}m0 ${-2 * mark}l${-2 * mark} ${2 * mark}`}
-              stroke="var(--color-signal)"
-              strokeWidth="0.022"
-            />
-          );
-        })}
-      </svg>
+      <div className="aspect-[1.6] overflow-hidden rounded-lg border border-rule bg-stage">
+        {picture ? <img src={picture} alt={words} className="h-full w-full" /> : <span className="sr-only">{words}</span>}
+      </div>
       <figcaption className="mt-0.5 flex justify-between text-sm">
-        <span>{look.name}</span>
-        <span className="font-mono text-ink-soft">{facing.length > 0 ? `${Math.round((100 * seen) / facing.length)} %` : '–'}</span>
+        <span>{NAMES[side]}</span>
+        <span className="font-mono text-ink-soft">{counted.length > 0 ? `${Math.round((100 * seen) / counted.length)} %` : '–'}</span>
       </figcaption>
     </figure>
   );
@@ -86,36 +52,43 @@ function Ball({ directions, above }: { readonly directions: readonly Vec3[]; rea
 }
 
 /** What of the subject was seen, side by side, and where one looked from. */
-export function SeeAllDetail({ detail }: CardDetailProps) {
+export function SeeAllDetail({ detail, exercise, step, meshHash }: CardDetailProps) {
+  const { handle, shown } = useHiddenStage(meshHash);
+  const { prepared } = useModel(meshHash);
+  const goal = exercise.steps[step]?.goal;
+  const places = detail?.kind === 'seen' ? detail.places : null;
+  const subject = useMemo(
+    () => (places && goal && 'parts' in goal ? { parts: goal.parts, view: exercise.start.view, places } : null),
+    [places, goal, exercise],
+  );
+  const pictures = useSeenPictures(handle, prepared?.mesh ?? null, SIDES, subject);
   if (detail?.kind !== 'seen' || detail.places.length === 0) return null;
-  const { places, directions } = detail;
-  const range = (k: 0 | 1 | 2): readonly [number, number] => {
-    const values = places.map(({ at }) => at[k]);
-    return [Math.min(...values), Math.max(...values)];
-  };
-  const ranges = [range(0), range(1), range(2)] as const;
-  const middle: Vec3 = [(ranges[0][0] + ranges[0][1]) / 2, (ranges[1][0] + ranges[1][1]) / 2, (ranges[2][0] + ranges[2][1]) / 2];
-  const reach = Math.max(...ranges.map(([low, high]) => high - low)) / 2 || 1;
   return (
-    <div className="mb-4 grid gap-4 md:grid-cols-[3fr_1fr]">
+    <div className="mb-4 grid gap-4 md:grid-cols-[4fr_1fr]">
+      {shown}
       <div>
-        <div className="grid grid-cols-3 gap-3">
-          {LOOKS.map((look) => (
-            <Look key={look.name} look={look} places={places} middle={middle} reach={reach} />
+        <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+          {SIDES.map((side, i) => (
+            <Side key={side} side={side} picture={pictures[i]} places={detail.places} />
           ))}
         </div>
         <p className="mt-2 flex gap-5 text-sm">
-          <span>
-            <span className="text-sea">●</span> seen
+          <span className="flex items-center gap-1.5">
+            <span className="inline-block h-3.5 w-6 rounded-sm bg-sea/60" aria-hidden="true" /> seen
           </span>
-          <span>
-            <span className="font-bold text-signal">×</span> never seen
+          <span className="flex items-center gap-1.5">
+            <span
+              className="inline-block h-3.5 w-6 rounded-sm"
+              style={{ background: 'repeating-linear-gradient(135deg, var(--color-signal) 0 3px, var(--color-paper) 3px 6px)' }}
+              aria-hidden="true"
+            />
+            never seen
           </span>
         </p>
       </div>
       <div className="grid content-start gap-3 max-md:grid-cols-2">
-        <Ball directions={directions} above />
-        <Ball directions={directions} above={false} />
+        <Ball directions={detail.directions} above />
+        <Ball directions={detail.directions} above={false} />
       </div>
     </div>
   );

@@ -1,6 +1,7 @@
 import { partName } from '@core/geometry';
 import { aimOf, type RedactedGoal } from '@core/goals';
 import type { LandmarkSeen } from '@server/services/landmarks';
+import { handlesOf } from '@web/goals/handles';
 import { overlayOf } from '@web/goals/overlays';
 import { PivotAsked } from '@web/goals/PivotAsked';
 import { ViewDial } from '@web/stage/dial/ViewDial';
@@ -33,6 +34,7 @@ export function AuthorStage({ store, stage, model, problem, onMeasured }: Props)
   const scene = useStore(stage.session ?? (nothing as never), (s: { scene: typeof draft.start } | null) => s?.scene) ?? draft.start;
   const command = useCommand(stage, 'dial');
   const Overlay = overlayOf(goal);
+  const Handles = handlesOf(goal);
   return (
     <div className="flex min-w-0 flex-1 flex-col px-5 py-4">
       <StageView
@@ -52,6 +54,7 @@ export function AuthorStage({ store, stage, model, problem, onMeasured }: Props)
                 onChange={(made: RedactedGoal) => store.setGoal({ ...goal, ...made } as typeof goal)}
               />
             )}
+            {Handles && stage.drawn && <Handles goal={goal} view={stage.drawn} onChange={(made) => store.setGoal(made)} />}
           </Suspense>
         }
       >
