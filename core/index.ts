@@ -20,6 +20,7 @@ export * from './navigation';
 export * from './navigation/command';
 export * from './navigation/sceneSchema';
 export * from './progress';
+export * from './review';
 export * from './scoring';
 export * from './simulation';
 export * from './trace';

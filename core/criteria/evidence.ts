@@ -1,5 +1,5 @@
 import type { Scene } from '../navigation';
-import { lastMoveBy, type Move, type StepSpan, type Trace } from '../trace';
+import { lastMoveBy, type Move, pausedBetween, type StepSpan, type Trace } from '../trace';
 import type { View } from '../view';
 
 /** What one step left behind to be judged. */
@@ -17,6 +17,22 @@ export interface Evidence {
   readonly trace: Trace;
   /** View at a time, seconds from opening. */
   readonly viewAt: (t: number) => View;
+}
+
+/** What a step had left behind at a moment of it, seconds from opening: as if it had ended there. */
+export function evidenceUpTo(evidence: Evidence, t: number): Evidence {
+  const { span, trace, moves, views } = evidence;
+  if (t >= span.to) return evidence;
+  const last = lastMoveBy(evidence, t);
+  const from = Math.min(span.from, t);
+  return {
+    ...evidence,
+    span: { ...span, from, to: t, seconds: Math.max(0, t - from - pausedBetween(trace, from, t)) },
+    after: evidence.sceneAfter(last),
+    moves: moves.slice(0, last + 1),
+    views: views.slice(0, last + 1),
+    trace: { ...trace, events: trace.events.filter((event) => event.t <= t), end: t },
+  };
 }
 
 /** What is made of the scene at a moment, by the last move before it; made once a move. */

@@ -49,7 +49,7 @@ const wrongPicks: CriterionSpec = {
   tolerance: { full: 0, zero: 6 },
   live: false,
   rank: 45,
-  measure: (m) => m.finds()?.wrong ?? m.measurements()?.wrong ?? null,
+  measure: (m) => (m.finds() ?? m.measurements())?.wrong.length ?? null,
   advise: (_, value) => (value ? advice('wrongPicks', { count: value }) : advice('asAsked', {})),
 };
 

@@ -66,8 +66,8 @@ export interface Find {
 
 export interface Finds {
   readonly finds: readonly Find[];
-  /** Picks at which nothing was that was still to be found. */
-  readonly wrong: number;
+  /** When nothing was picked that was still to be found, seconds from opening. */
+  readonly wrong: readonly number[];
 }
 
 /** What of the sought was found: a pick counts by what the screen showed where it was made. */
@@ -77,12 +77,12 @@ export function findResults(mesh: Mesh, items: readonly Sought[], evidence: Evid
   const finds: Find[] = items.map((item) => ({ item, t: null, seconds: null, scene: null, at: null }));
   const pictureAt = madeAt(evidence, (scene) => drawIds(whole, scene, PICKED.width, PICKED.height));
   let before = evidence.span.from;
-  let wrong = 0;
+  const wrong: number[] = [];
   let looked = 0;
   for (const event of evidence.trace.events) {
     if (event.kind !== 'pick' || event.step !== evidence.index || event.t > evidence.span.to) continue;
     if (++looked > MOST_PICKS) {
-      wrong++;
+      wrong.push(event.t);
       continue;
     }
     const { scene, made: ids } = pictureAt(event.t);
@@ -90,7 +90,7 @@ export function findResults(mesh: Mesh, items: readonly Sought[], evidence: Evid
     const hit = shown.map((part) => finds.findIndex((find, i) => find.t === null && sought[i]?.has(part))).find((i) => i >= 0);
     const found = hit === undefined ? undefined : finds[hit];
     if (hit === undefined || !found) {
-      wrong++;
+      wrong.push(event.t);
       continue;
     }
     finds[hit] = { ...found, t: event.t, seconds: event.t - before - pausedBetween(evidence.trace, before, event.t), scene, at: { u: event.u, v: event.v } };

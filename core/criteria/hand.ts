@@ -48,13 +48,20 @@ export function detourOf(evidence: Evidence, goal: View): number {
 
 const LOOK_HZ = 5;
 
-/** Seconds in which the subject could not be found in the frame, looked at five times a second from the first movement, pauses left out. */
-export function lostSeconds(evidence: Evidence, points: readonly Vec3[]): number {
+/** A stretch of time in which the subject could not be found; `seconds`: of it, pauses left out. */
+export interface LostSpan {
+  readonly from: number;
+  readonly to: number;
+  readonly seconds: number;
+}
+
+/** When the subject could not be found in the frame, looked at five times a second from the first movement. */
+export function lostSpans(evidence: Evidence, points: readonly Vec3[]): LostSpan[] {
   const { from, to } = evidence.span;
-  let lost = 0;
+  const spans: LostSpan[] = [];
   let since: number | null = null;
   const found = (t: number): void => {
-    if (since !== null) lost += t - since - pausedBetween(evidence.trace, since, t);
+    if (since !== null) spans.push({ from: since, to: t, seconds: t - since - pausedBetween(evidence.trace, since, t) });
     since = null;
   };
   // A view that is held is looked at once, however long it is held.
@@ -67,8 +74,15 @@ export function lostSeconds(evidence: Evidence, points: readonly Vec3[]): number
     else found(t);
   }
   found(to);
-  return Math.max(0, lost);
+  return spans;
 }
+
+/** Seconds in which the subject could not be found. */
+export const lostSeconds = (evidence: Evidence, points: readonly Vec3[]): number =>
+  Math.max(
+    0,
+    lostSpans(evidence, points).reduce((sum, span) => sum + span.seconds, 0),
+  );
 
 /** A criterion that is read off the attempt and tells nothing of the target. */
 const ofHand = (spec: Omit<CriterionSpec, 'live' | 'measure'>, read: (evidence: Evidence, m: Measured) => number): CriterionSpec => ({

@@ -10,7 +10,7 @@ export * from './evidence';
 export * from './figures';
 export * from './findResults';
 export * from './followedPath';
-export { detourOf, gestureCounts, lostSeconds, wayBetween } from './hand';
+export { detourOf, gestureCounts, type LostSpan, lostSeconds, lostSpans, wayBetween } from './hand';
 export * from './measured';
 export * from './measureResults';
 export type { Method } from './methodSchema';

@@ -44,8 +44,8 @@ export interface MeasureResult {
 
 export interface Measurements {
   readonly results: readonly MeasureResult[];
-  /** Measurements of something else than what was asked. */
-  readonly wrong: number;
+  /** When something else was measured than what was asked, seconds from opening. */
+  readonly wrong: readonly number[];
 }
 
 type Drawn = ReturnType<typeof drawDepths>;
@@ -74,7 +74,7 @@ export function measureResults(mesh: Mesh, asks: readonly Ask[], evidence: Evide
   };
   const expected = new Map(asks.map((ask) => [ask.id, expectedOf(mesh, ask)]));
   const values = new Map<string, { value: number | null; event: Measurement }>();
-  let wrong = 0;
+  const wrong: number[] = [];
   let looked = 0;
   for (const event of evidence.trace.events) {
     if (event.kind !== 'measure' || event.step !== evidence.index || event.t > evidence.span.to) continue;
@@ -82,13 +82,13 @@ export function measureResults(mesh: Mesh, asks: readonly Ask[], evidence: Evide
     const picks = event.b ? [event.a, event.b] : [event.a];
     const shown = ask !== undefined && ++looked <= MOST && picks.every((pick) => pick.t <= event.t && wasShown(pick));
     if (!ask || !shown) {
-      wrong++;
+      wrong.push(event.t);
       continue;
     }
     const features: (Feature | null)[] = picks.map((pick) => featureAt(mesh, pick));
     const value = valueBetween(ask.what, features[0] ?? null, features[1] ?? null);
     values.set(ask.id, { value, event });
-    if (errorOf(value, expected.get(ask.id) ?? null) > ELSE) wrong++;
+    if (errorOf(value, expected.get(ask.id) ?? null) > ELSE) wrong.push(event.t);
   }
   return {
     wrong,

@@ -1,37 +1,18 @@
 import type { Evidence } from '../criteria';
-import type { Step } from '../exercise';
+import type { RedactedGoal } from '../goals';
 import { ownStarts } from '../goals/ownStarts';
 import { contextFor, type ScoredModel } from '../model';
-import { EMPTY_HISTORY, type Scene } from '../navigation';
-import { createReplay, lastMoveBy, type OwnStarts, replayMoves, stepSpans, type Trace, viewAt } from '../trace';
-
-/** All of a scene but its view. */
-type Rest = Omit<Scene, 'view' | 'history'>;
-
-const restOf = ({ section, visibility, style, selection }: Scene): Rest => ({ section, visibility, style, selection });
-const sameRest = (a: Rest, b: Scene): boolean => a.section === b.section && a.visibility === b.visibility && a.style === b.style && a.selection === b.selection;
+import { lastMoveBy, type MovedScenes, movedScenes, type OwnStarts, stepSpans, type Trace, viewAt } from '../trace';
 
 /** Evidence of every step that was reached; null for the others. `own`: the scenes of their own in which steps begin. */
 export function gatherEvidence(
-  steps: readonly Pick<Step, 'goal'>[],
+  steps: readonly { readonly goal: RedactedGoal }[],
   model: ScoredModel,
   trace: Trace,
   own: OwnStarts = ownStarts(steps, model, trace.start, trace.seed),
+  { views, sceneAfter }: MovedScenes = movedScenes(trace, contextFor(model, trace.start), own),
 ): (Evidence | null)[] {
-  const spans = stepSpans(trace, steps.length);
-  const run = createReplay(trace.start, contextFor(model, trace.start));
-  // Of most moves only the view changes: the rest of the scene is kept once for all of them.
-  const views: Scene['view'][] = [];
-  const rests: Rest[] = [];
-  replayMoves(run, trace, own, () => {
-    const scene = run.scene();
-    const last = rests.at(-1);
-    views.push(scene.view);
-    rests.push(last && sameRest(last, scene) ? last : restOf(scene));
-  });
-  const sceneAfter = (move: number): Scene =>
-    move < 0 ? trace.start : { ...(rests[move] as Rest), view: views[move] as Scene['view'], history: EMPTY_HISTORY };
-  return spans.map((span, index) => {
+  return stepSpans(trace, steps.length).map((span, index) => {
     if (!span) return null;
     // The first step owns also what was done before its clock started.
     const first = index === 0 && span.begun === undefined ? 0 : lastMoveBy(trace, span.opened) + 1;

@@ -4,5 +4,6 @@ export * from './clock';
 export * from './interfaceBindings';
 export * from './recording';
 export * from './replay';
+export * from './scenes';
 export * from './unlikeAHand';
 export * from './upcast';

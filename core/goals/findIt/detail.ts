@@ -13,7 +13,7 @@ export const findItDetail: MakeDetail<FindIt> = ({ items }, evidence, model) => 
   const sought = partsSought(mesh, items);
   return {
     kind: 'finds',
-    wrong,
+    wrong: wrong.length,
     items: finds.map(({ item, t, seconds, scene, at }, number) => {
       const shown = scene ?? sightOf(model, items, number, evidence.before);
       const box = sought[number] && boxOf(mesh, sought[number]);

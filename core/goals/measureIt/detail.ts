@@ -8,7 +8,7 @@ export const measureItDetail: MakeDetail<MeasureIt> = ({ asks }, evidence, model
   const { results, wrong } = measureResults(model.mesh, asks, evidence);
   return {
     kind: 'measured',
-    wrong,
+    wrong: wrong.length,
     asks: results.map(({ ask, expected, value, scene, points }) => ({
       name: ask.name,
       what: ask.what,
