@@ -8,6 +8,7 @@ import * as forClass from './006-class';
 import * as criteria from './007-criteria';
 import * as drafts from './008-drafts';
 import * as takenBack from './009-taken-back';
+import * as review from './010-review';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -19,6 +20,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '007-criteria', migration: criteria },
   { name: '008-drafts', migration: drafts },
   { name: '009-taken-back', migration: takenBack },
+  { name: '010-review', migration: review },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

@@ -211,7 +211,60 @@ export async function setCounting(
   await db('attempts')
     .where({ exercise_id: of.exerciseId, version: of.version })
     .whereIn('person_id', (q) => q.from('memberships').where({ group_id: of.groupId, role: 'trainee' }).select('person_id'))
+    // What was left out by itself stays so.
+    .whereNull('left_out_at')
     .update({ counts });
+}
+
+/** What an instructor decided about an attempt, why, and who it was; null: nothing. */
+export interface Verdict {
+  readonly leftOut: Decision | null;
+  /** A score in place of the computed one. */
+  readonly set: (Decision & { readonly score: number }) | null;
+}
+
+interface Decision {
+  readonly why: string;
+  /** Name of who decided; null: the person is no longer here. */
+  readonly by: string | null;
+  readonly at: Date;
+}
+
+export async function verdictOf(db: Database, id: string): Promise<Verdict> {
+  const row = await db('attempts as a')
+    .leftJoin('people as l', 'l.id', 'a.left_out_by')
+    .leftJoin('people as s', 's.id', 'a.set_by')
+    .where({ 'a.id': id })
+    .first('a.left_out_why', 'a.left_out_at', 'l.name as left_out_name', 'a.set_score', 'a.set_why', 'a.set_at', 's.name as set_name');
+  return {
+    leftOut: row?.left_out_at ? { why: row.left_out_why, by: row.left_out_name, at: row.left_out_at } : null,
+    set: row?.set_at ? { score: row.set_score, why: row.set_why, by: row.set_name, at: row.set_at } : null,
+  };
+}
+
+/** Leaves an attempt out of progress, or takes that back. */
+export async function leaveOut(db: Database, id: string, decision: { readonly why: string; readonly by: string; readonly at: Date } | null): Promise<void> {
+  await db('attempts')
+    .where({ id })
+    .update({ counts: decision === null, left_out_why: decision?.why ?? null, left_out_by: decision?.by ?? null, left_out_at: decision?.at ?? null });
+}
+
+/** Sets what an attempt counts for; `decision` null: what was computed counts again. */
+export async function setScore(
+  db: Database,
+  id: string,
+  counted: { readonly score: number; readonly flashes: number },
+  decision: { readonly why: string; readonly by: string; readonly at: Date } | null,
+): Promise<void> {
+  await db('attempts')
+    .where({ id })
+    .update({
+      ...counted,
+      set_score: decision ? counted.score : null,
+      set_why: decision?.why ?? null,
+      set_by: decision?.by ?? null,
+      set_at: decision?.at ?? null,
+    });
 }
 
 /** One handed-in attempt as lists show it. */

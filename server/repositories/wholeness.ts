@@ -19,13 +19,13 @@ export async function pictureReferences(db: Database): Promise<{ exerciseId: str
   );
 }
 
-/** Attempts that were handed in, with their score and how many rows they have of steps and of criteria. */
-export async function handedIn(db: Database): Promise<{ id: string; score: number; steps: number; criteria: number }[]> {
+/** Attempts that were handed in, with their score, whether an instructor set it, and how many rows they have of steps and of criteria. */
+export async function handedIn(db: Database): Promise<{ id: string; score: number; set: boolean; steps: number; criteria: number }[]> {
   const counts = async (table: 'attempt_steps' | 'attempt_criteria'): Promise<Map<string, number>> => {
     const rows: { attempt_id: string; n: number }[] = await db(table).groupBy('attempt_id').select('attempt_id').count({ n: '*' });
     return new Map(rows.map((row) => [row.attempt_id, Number(row.n)]));
   };
   const [steps, criteria] = await Promise.all([counts('attempt_steps'), counts('attempt_criteria')]);
-  const rows: { id: string; score: number }[] = await db('attempts').whereNotNull('handed_in_at').select('id', 'score');
-  return rows.map((row) => ({ ...row, steps: steps.get(row.id) ?? 0, criteria: criteria.get(row.id) ?? 0 }));
+  const rows: { id: string; score: number; set_at: Date | null }[] = await db('attempts').whereNotNull('handed_in_at').select('id', 'score', 'set_at');
+  return rows.map(({ set_at, ...row }) => ({ ...row, set: set_at !== null, steps: steps.get(row.id) ?? 0, criteria: criteria.get(row.id) ?? 0 }));
 }

@@ -58,7 +58,7 @@ async function ownAttempt(asked: RequestContext, id: string): Promise<attempts.A
 }
 
 /** An attempt of one's own, or of someone whose attempts one may see. */
-async function attemptToSee(asked: RequestContext, id: string): Promise<attempts.Attempt> {
+export async function attemptToSee(asked: RequestContext, id: string): Promise<attempts.Attempt> {
   const attempt = await attempts.findAttempt(asked.db, id);
   if (!attempt || !(await maySee(asked, attempt.personId))) throw notFound('This attempt');
   return attempt;

@@ -75,6 +75,33 @@ export const ANSWERS = {
   giveHint: face('POST', '/api/attempts/:id/hints', z.object({ html: z.string() })),
   trace: face('GET', '/api/attempts/:id/trace', z.looseObject({ moves: z.array(z.looseObject({})), events: z.array(z.looseObject({})) })),
   tryOut: face('POST', '/api/try', card),
+  comments: face(
+    'GET',
+    '/api/attempts/:id/comments',
+    z.object({
+      comments: z.array(
+        z.object({
+          id,
+          author: z.string(),
+          mine: z.boolean(),
+          answersId: z.nullable(id),
+          t: z.number(),
+          point: z.nullable(vec3),
+          words: z.string(),
+          madeAt: z.string(),
+          edited: z.boolean(),
+          understood: z.boolean(),
+        }),
+      ),
+    }),
+  ),
+  addComment: face('POST', '/api/attempts/:id/comments', made),
+  commentsRead: face('POST', '/api/attempts/:id/comments/read', nothing),
+  editComment: face('PATCH', '/api/comments/:id', nothing),
+  markUnderstood: face('POST', '/api/comments/:id/understood', nothing),
+  removeComment: face('DELETE', '/api/comments/:id', nothing),
+  leaveOut: face('POST', '/api/attempts/:id/left-out', nothing),
+  setScore: face('POST', '/api/attempts/:id/score', nothing),
 
   makeExercise: face('POST', '/api/exercises', made),
   saveDraft: face('PUT', '/api/exercises/:id', z.object({ revision: z.number(), draft: z.nullable(draft), conflicts: z.array(conflict) })),

@@ -1,4 +1,4 @@
-import { draftSchema, keptSceneSchema, landmarkSchema, namingSchema, schemeSchema, traceSchema, viewSchema } from '@core';
+import { draftSchema, keptSceneSchema, landmarkSchema, namingSchema, schemeSchema, traceSchema, vec3Schema, viewSchema } from '@core';
 import { z } from 'zod';
 import { ANSWERS, type EndpointName } from './answers';
 
@@ -37,6 +37,8 @@ const name = z.string().max(200);
 /** What is corrected, what becomes of its attempts, and what those who have it are told. */
 const correction = z.object({ exerciseId: id, attempts: z.enum(['count', 'doNotCount']).default('count'), why: z.string().max(200).default('') });
 const FORBIDDEN: ErrorCase = [403, 'forbidden'];
+/** Of a comment. */
+const MOST_WORDS = 2000;
 
 const TERMS = {
   signIn: {
@@ -59,6 +61,30 @@ const TERMS = {
   },
   giveHint: { who: 'person', request: z.object({ step: z.number().int().min(0).max(100), number: z.number().int().min(0).max(10) }) },
   trace: { who: 'person', request: null },
+  comments: { who: 'person', request: null },
+  /** `t`: seconds from the attempt's opening; `point`: of the model, world metres; `answersId`: the comment that it answers. */
+  addComment: {
+    who: 'person',
+    request: z.object({
+      t: z.number().min(0).max(86_400),
+      point: vec3Schema.nullable().default(null),
+      words: z.string().max(MOST_WORDS, `write at most ${MOST_WORDS} characters`),
+      answersId: id.nullable().default(null),
+    }),
+    errors: [FORBIDDEN, [409, 'full']],
+  },
+  commentsRead: { who: 'person', request: z.object({}) },
+  editComment: {
+    who: 'person',
+    request: z.object({ words: z.string().max(MOST_WORDS, `write at most ${MOST_WORDS} characters`) }),
+    errors: [FORBIDDEN],
+  },
+  markUnderstood: { who: 'person', request: z.object({ understood: z.boolean() }), errors: [FORBIDDEN] },
+  removeComment: { who: 'person', request: null, errors: [FORBIDDEN] },
+  /** Null: it counts again. */
+  leaveOut: { who: 'staff', request: z.object({ why: z.string().max(400).nullable() }) },
+  /** Null: what was computed counts again. */
+  setScore: { who: 'staff', request: z.object({ set: z.object({ score: z.number().min(0).max(100), why: z.string().max(400) }).nullable() }) },
   tryOut: { who: 'staff', request: z.object({ content: draftSchema, trace: traceSchema }), most: 'try', unread: true },
 
   makeExercise: { who: 'staff', request: z.object({ modelId: id }) },
