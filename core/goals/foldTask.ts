@@ -15,8 +15,13 @@ export interface Done {
   readonly events: readonly TraceEvent[];
 }
 
-/** Where a task stands after what was done; moves made at the time of an event belong to it. */
-export function foldTask(goal: RedactedGoal, seed: number, { before, moves, views, events }: Done): TaskStep<unknown> {
+/** Where a task stands after what was done; moves made at the time of an event belong to it. `each` hears of every step of it, seconds from opening. */
+export function foldTask(
+  goal: RedactedGoal,
+  seed: number,
+  { before, moves, views, events }: Done,
+  each: (t: number, at: TaskStep<unknown>) => void = () => {},
+): TaskStep<unknown> {
   const task = taskOf(goal);
   let at = task.next(goal, task.begin(goal, seed), { t: moves[0]?.t ?? events[0]?.t ?? 0, scene: before });
   let view = before.view;
@@ -25,12 +30,14 @@ export function foldTask(goal: RedactedGoal, seed: number, { before, moves, view
     for (let move = moves[next]; move && move.t <= t; move = moves[next]) {
       view = views[next] ?? view;
       at = task.next(goal, at.state, { t: move.t, scene: { ...before, view }, command: move.command, gesture: move.gesture });
+      each(move.t, at);
       next++;
     }
   };
   for (const event of events) {
     upTo(event.t);
     at = task.next(goal, at.state, { t: event.t, scene: { ...before, view }, event });
+    each(event.t, at);
   }
   upTo(Number.POSITIVE_INFINITY);
   return at;

@@ -7,8 +7,10 @@ import { GOALS } from '../tests/goals';
 import { attempt, crate, exerciseOf } from '../tests/practice';
 import type { Move, Trace, TraceEvent } from '../trace';
 import { judgedAt, sampleTimes } from './curves';
+import { foldingOf } from './folding';
 import { type Moment, type MomentKind, momentsOf, mostTelling } from './moments';
 import { attemptPlayer } from './player';
+import { promptsOf } from './prompts';
 
 const CLEAN = { noise: 0.06, reaction: 0.4, corrections: 2, slips: 0 };
 const exercises = GOAL_KINDS.flatMap((kind) => GOALS[kind].map((goal) => [kind, exerciseOf(goal, ...GOALS.frameIt.slice(0, 1))] as const));
@@ -76,6 +78,41 @@ describe('how close it was over time', () => {
     expect(times).toHaveLength(50);
     expect(new Set(times).size).toBe(50);
   });
+});
+
+describe('time without pauses', () => {
+  const folding = foldingOf({
+    moves: [],
+    end: 40,
+    events: [
+      { t: 2, kind: 'begin' },
+      { t: 10, kind: 'pause' },
+      { t: 20, kind: 'resume' },
+      { t: 30, kind: 'pause' },
+    ],
+  });
+  it('leaves out what was paused and what came before the beginning', () => {
+    expect(folding.seconds).toBe(18);
+    expect(folding.folds).toEqual([
+      { at: 8, seconds: 10 },
+      { at: 18, seconds: 10 },
+    ]);
+    expect([1, 2, 10, 15, 20, 25].map(folding.toFolded)).toEqual([0, 0, 8, 8, 8, 13]);
+  });
+  it('and back again', () => {
+    for (const t of [2, 5, 10, 20.5, 29]) expect(folding.fromFolded(folding.toFolded(t))).toBeCloseTo(t, 9);
+  });
+});
+
+it('what was asked is told from when it was asked', () => {
+  const exercise = exerciseOf(...GOALS.callView);
+  const trace = simulateAttempt(exercise, crate, THREE_BUTTON_MOUSE, CLEAN, 4);
+  const [evidence] = gatherEvidence(exercise.steps, crate, trace);
+  const [step] = exercise.steps;
+  if (!evidence || !step) throw new Error('one step');
+  const prompts = promptsOf(step.goal, trace.seed, evidence);
+  expect(prompts.map(({ prompt }) => prompt?.code)).toEqual(['call', 'call', 'call', 'call', 'allCalled']);
+  expect(prompts.slice(1).map(({ t }) => t)).toEqual(trace.events.filter(({ kind }) => kind === 'answer').map(({ t }) => t));
 });
 
 const turn = (angle: number) => ({ kind: 'turn', axis: 'right', angle }) as const;
