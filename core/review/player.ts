@@ -1,8 +1,10 @@
+import type { Evidence } from '../criteria';
 import type { RedactedGoal } from '../goals';
 import { ownStarts } from '../goals/ownStarts';
 import { contextFor, type ScoredModel } from '../model';
 import type { Scene } from '../navigation';
-import { lastMoveBy, movedScenes, type StepSpan, stepSpans, type Trace, viewAt } from '../trace';
+import { gatherEvidence } from '../scoring/evidence';
+import { lastMoveBy, movedScenes, type StepSpan, type Trace, viewAt } from '../trace';
 
 /** What an attempt shows at a moment. */
 export interface ShownMoment {
@@ -17,8 +19,8 @@ export interface ShownMoment {
 export interface AttemptPlayer {
   /** Seconds from opening to its end. */
   readonly seconds: number;
-  /** When each step ran; null where it was not reached. */
-  readonly spans: readonly (StepSpan | null)[];
+  /** What each step left behind; null where it was not reached. */
+  readonly evidence: readonly (Evidence | null)[];
   /** What was on the screen at `t` seconds from opening, as it is scored: inside a gesture between its moves. */
   readonly at: (t: number) => ShownMoment;
 }
@@ -29,9 +31,10 @@ export interface AttemptPlayer {
  */
 export function attemptPlayer(steps: readonly { readonly goal: RedactedGoal }[], model: ScoredModel, trace: Trace): AttemptPlayer {
   const own = ownStarts(steps, model, trace.start, trace.seed);
-  const { views, sceneAfter } = movedScenes(trace, contextFor(model, trace.start), own);
-  const spans = stepSpans(trace, steps.length);
-  const reached = spans.flatMap((span, step) => (span ? [{ span, step }] : []));
+  const scenes = movedScenes(trace, contextFor(model, trace.start), own);
+  const { views, sceneAfter } = scenes;
+  const evidence = gatherEvidence(steps, model, trace, own, scenes);
+  const reached = evidence.flatMap((each) => (each ? [{ span: each.span, step: each.index }] : []));
   const shown = trace.events.flatMap((event) => (event.kind === 'shown' && event.call > 0 ? [event] : []));
 
   const sceneAt = (t: number, step: number, span: StepSpan): Scene => {
@@ -48,7 +51,7 @@ export function attemptPlayer(steps: readonly { readonly goal: RedactedGoal }[],
   };
   return {
     seconds: trace.end,
-    spans,
+    evidence,
     at(t) {
       const { span, step } = reached.find((each) => t <= each.span.to) ?? (reached.at(-1) as (typeof reached)[number]);
       return { scene: sceneAt(t, step, span), move: lastMoveBy(trace, t), step };

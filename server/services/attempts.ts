@@ -155,6 +155,7 @@ export interface AttemptSeen {
   readonly details: readonly StepDetail[];
   /** The card of the attempt before this one at the same version of the exercise. */
   readonly before: { readonly id: string; readonly score: number } | null;
+  readonly verdict: attempts.Verdict;
   /** For those who teach: what of the attempt no hand does, in words. */
   readonly unlikely: readonly string[];
 }
@@ -187,6 +188,7 @@ export async function attemptSeen(asked: RequestContext, id: string): Promise<At
     // A hidden target is not told by its difference either.
     details: trace && mayHaveTarget ? await detailsFor(asked, version, trace, nothing) : nothing,
     before: earlier ? { id: earlier.id, score: earlier.score } : null,
+    verdict: await attempts.verdictOf(asked.db, id),
     unlikely: isStaff(asked.who) ? attempt.unlikely.map(unlikelyWords) : [],
   };
 }

@@ -3,12 +3,15 @@ import { CRITERIA } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
 import { type SentScheme, schemesReceived, wantedWords } from '@core/input';
 import { MUST_CAP, type ScoreCard, type StepDetail, type StepResult } from '@core/scoring';
+import type { View } from '@core/view';
 import { cardDetailOf } from '@web/goals/cardDetails';
+import type { Comment } from '@web/islands/review/useComments';
+import { type VerdictShown, VerdictWords } from '@web/islands/review/Verdict';
 import { Flashes } from '@web/ui/Flashes';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { plainOf } from '@web/ui/markdown';
 import { shownPoints } from '@web/ui/points';
-import { type ReactNode, Suspense, useMemo } from 'react';
+import { lazy, type ReactNode, Suspense, useMemo } from 'react';
 import { CriteriaList } from './CriteriaList';
 
 interface Props {
@@ -27,11 +30,16 @@ interface Props {
   readonly late?: boolean;
   /** False where it is kept but does not count for progress. */
   readonly counts?: boolean;
+  /** What can be looked at again; left out for a try that is not kept. */
+  readonly review?: { readonly attemptId: string; readonly home: View; readonly comments: readonly Comment[]; readonly verdict: VerdictShown };
   /** For those who teach: what of the attempt no hand does. */
   readonly unlikely?: readonly string[];
   /** Buttons instead of again and next, for a try that is not kept. */
   readonly actions?: ReactNode;
 }
+
+/** Loaded where something was said. */
+const CardComments = lazy(async () => ({ default: (await import('@web/islands/review/CardComments')).CardComments }));
 
 const HEADLINES = ['Not there yet', 'On the way', 'Nearly there', 'Dead on'] as const;
 
@@ -83,6 +91,7 @@ export function CardScreen({
   late = false,
   counts = true,
   unlikely = [],
+  review,
   actions,
 }: Props) {
   const labels = useKeyLabels();
@@ -115,7 +124,7 @@ export function CardScreen({
           <p className="mt-1 text-ink-soft">
             {Math.round(card.seconds)} s on the clock, {card.gestures} {card.gestures === 1 ? 'gesture' : 'gestures'}
             {late && ' · handed in later'}
-            {!counts && ' · does not count: the exercise was corrected'}
+            {!counts && !review?.verdict.leftOut && ' · does not count: the exercise was corrected'}
             {change !== null && before && (
               <>
                 {' '}
@@ -136,7 +145,12 @@ export function CardScreen({
           </span>
           <span className="text-ink-soft">of 100 points</span>
         </p>
-        <div className="flex gap-3">
+        <div className="flex flex-wrap gap-3">
+          {review && (
+            <a className="button" href={`/attempts/${review.attemptId}/review`}>
+              See how it went
+            </a>
+          )}
           {actions ??
             (learner ? null : (
               <>
@@ -150,6 +164,12 @@ export function CardScreen({
             ))}
         </div>
       </header>
+      {review && <VerdictWords verdict={review.verdict} />}
+      {review && review.comments.length > 0 && (
+        <Suspense>
+          <CardComments exercise={exercise} meshHash={meshHash} {...review} />
+        </Suspense>
+      )}
       {unlikely.length > 0 && (
         <section className="card border-signal p-4 text-sm" data-testid="unlikely">
           <h2 className="font-bold">This does not look as if a hand had made it</h2>

@@ -190,7 +190,7 @@ export function GroupScreen({ groupId, learners, assignments, recent }: Props) {
           <ul>
             {recent.slice(0, 14).map((a) => (
               <li key={a.id}>
-                <a href={`/attempts/${a.id}`} className="flex items-baseline gap-3 border-rule border-b py-1.5 hover:bg-paper">
+                <a href={`/attempts/${a.id}/review`} className="flex items-baseline gap-3 border-rule border-b py-1.5 hover:bg-paper">
                   <span className="w-28 shrink-0 truncate font-semibold">{a.personName}</span>
                   <span className="flex-1 truncate">
                     {a.title}

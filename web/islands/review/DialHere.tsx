@@ -1,0 +1,29 @@
+import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
+import { anglesOf, type View } from '@core/view';
+import { ARC, arcPoint, CHART, RING, ringPoint } from '@web/stage/dial/dialPlaces';
+import { ViewDial } from '@web/stage/dial/ViewDial';
+
+const nothing = (): void => {};
+
+/** The dial as it stood at the moment that is shown: the target hollow, the reference a square. */
+export function DialHere({ view, target, ghost }: { readonly view: View; readonly target: View | null; readonly ghost: View | null }) {
+  const angles = ghost && anglesOf(ghost.orientation);
+  const places = angles && [ringPoint(angles.azimuth, RING), arcPoint(angles.elevation, ARC)];
+  return (
+    <div className="relative w-36 shrink-0">
+      <ViewDial view={view} target={target} onCommand={nothing} enabled={false} scheme={BUILT_IN_SCHEMES[0] as Scheme} />
+      {places && (
+        <svg
+          className="pointer-events-none absolute top-0 left-0 w-full"
+          viewBox={`${CHART.x} ${CHART.y} ${CHART.width} ${CHART.height}`}
+          role="img"
+          aria-label="Where the reference looks from"
+        >
+          {places.map(({ x, y }, i) => (
+            <rect key={i} x={x - 6} y={y - 6} width="12" height="12" fill="none" stroke="var(--color-amber)" strokeWidth="3" />
+          ))}
+        </svg>
+      )}
+    </div>
+  );
+}
