@@ -26,6 +26,8 @@ it.each([
   ['Ida Sorrel', 'practise', 'day'],
   ['Ida Sorrel', 'practise', 'night'],
   ['Ida Sorrel', 'card', 'day'],
+  ['Ida Sorrel', 'review', 'night'],
+  ['Maren Holt', 'review', 'day'],
   ['Maren Holt', '/groups', 'day'],
   ['Maren Holt', '/library', 'day'],
   ['Maren Holt', 'build', 'day'],
@@ -37,11 +39,26 @@ it.each([
   await driver.manage().addCookie({ name: 'dh_theme', value: theme });
   const exercise = await exerciseNamed(stored, 'Round to the ladder');
   const attempt = await stored.db('attempts as a').join('people as p', 'p.id', 'a.person_id').where('p.sign_in', 'ida').whereNotNull('a.card').first('a.id');
-  const at = path === 'practise' ? `/practise/${exercise}` : path === 'build' ? `/build/${exercise}` : path === 'card' ? `/attempts/${attempt.id}` : path;
+  const at =
+    path === 'practise'
+      ? `/practise/${exercise}`
+      : path === 'build'
+        ? `/build/${exercise}`
+        : path === 'card'
+          ? `/attempts/${attempt.id}`
+          : path === 'review'
+            ? `/attempts/${attempt.id}/review`
+            : path;
   await driver.get(`${base()}${at}`);
   if (path === 'practise' || path === 'build') await stage(driver);
   if (path === 'card')
     await waitFor(driver, 'the card', async () => (await driver.executeScript<number>("return document.querySelectorAll('[data-testid=score]').length")) === 1);
+  if (path === 'review')
+    await waitFor(
+      driver,
+      'what happened',
+      async () => (await driver.executeScript<number>("return document.querySelectorAll('[data-testid=jumps] li').length")) > 0,
+    );
   await waitFor(driver, 'the islands', async () => (await driver.executeScript<number>("return document.querySelectorAll('astro-island[ssr]').length")) === 0);
   expect(await problems()).toEqual([]);
 });

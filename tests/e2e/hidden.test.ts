@@ -14,9 +14,9 @@ import {
   type View,
 } from '@core';
 import { findRevision } from '@server/repositories/models';
-import type { WebDriver } from 'selenium-webdriver';
+import { By, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { picturing, signInAs, stage } from './browser';
+import { picturing, press, signInAs, stage, waitFor } from './browser';
 import { handIn } from './screens';
 import { base, exerciseNamed } from './stored';
 import { useBrowser } from './useBrowser';
@@ -164,6 +164,12 @@ describe('a hidden target', () => {
       await driver.sleep(1000);
       told.push(await got(driver));
       await handIn(driver, stored);
+      told.push(await got(driver));
+      await press(driver, 'See how it went');
+      await waitFor(driver, 'what happened', async () => (await driver.findElements(By.css('[data-testid=jumps] li'))).length > 0);
+      // No curve, and of what happened nothing that tells of the target.
+      expect(await driver.findElements(By.css('[aria-label=Curves]'))).toEqual([]);
+      await driver.sleep(500);
       told.push(await got(driver));
       await driver.get(`${base()}/progress`);
       told.push(await got(driver));

@@ -123,7 +123,7 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-5 py-3 max-lg:flex-col max-lg:overflow-y-auto">
       <div className="flex min-w-0 flex-1 flex-col max-lg:flex-none lg:overflow-y-auto">
-        <div className={`flex min-h-0 gap-3 ${beside ? 'max-md:flex-col' : ''} lg:min-h-64 lg:flex-1`}>
+        <div className={`flex min-h-0 gap-3 lg:min-h-64 lg:flex-1 ${beside ? 'max-lg:flex-col' : ''}`}>
           <ReviewStage
             prepared={prepared}
             clock={clock}

@@ -99,26 +99,29 @@ export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, l
     if (hit) onSpot(hit.point);
   };
   return (
-    <StageFrame canvas={canvas} label={label}>
-      {drawn && <Suspense>{Overlay && goal && <Overlay goal={goal} view={drawn} prompt={prompt} picture={picture} floorAt={undefined} />}</Suspense>}
-      {drawn && ghost && <GhostFrame ghost={ghost} view={drawn} />}
-      {drawn && pins.length > 0 && <Pins pins={pins} view={drawn} />}
-      {onSpot && (
-        <button
-          type="button"
-          className="absolute inset-0 cursor-crosshair"
-          aria-label="Point at a place of the model"
-          onPointerDown={point}
-          // By a key: the middle of the picture.
-          onClick={(event) => {
-            if (event.detail === 0 && handle) {
-              const hit = handle.probes.pick(source.getState().scene, 0, 0);
-              if (hit) onSpot(hit.point);
-            }
-          }}
-        />
-      )}
-      {children}
-    </StageFrame>
+    // Where there is no height to fill, it has that of its width.
+    <div className="flex min-w-0 flex-1 flex-col max-lg:aspect-[1.6] max-lg:w-full max-lg:max-h-[60vh]">
+      <StageFrame canvas={canvas} label={label}>
+        {drawn && <Suspense>{Overlay && goal && <Overlay goal={goal} view={drawn} prompt={prompt} picture={picture} floorAt={undefined} />}</Suspense>}
+        {drawn && ghost && <GhostFrame ghost={ghost} view={drawn} />}
+        {drawn && pins.length > 0 && <Pins pins={pins} view={drawn} />}
+        {onSpot && (
+          <button
+            type="button"
+            className="absolute inset-0 cursor-crosshair"
+            aria-label="Point at a place of the model"
+            onPointerDown={point}
+            // By a key: the middle of the picture.
+            onClick={(event) => {
+              if (event.detail === 0 && handle) {
+                const hit = handle.probes.pick(source.getState().scene, 0, 0);
+                if (hit) onSpot(hit.point);
+              }
+            }}
+          />
+        )}
+        {children}
+      </StageFrame>
+    </div>
   );
 }
