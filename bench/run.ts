@@ -32,6 +32,7 @@ import { Quaternion, Vector3 } from 'three';
 import { ball } from './ball';
 import { measuringBenches } from './measuring';
 import { pair } from './pair';
+import { reviewBenches } from './review';
 import { stageBenches } from './stage';
 
 /** Keeps the references from being optimised away. */
@@ -168,6 +169,7 @@ await pair(`contours with ${crossing.length} candidates`, 'ratio under 3', () =>
 });
 await stageBenches(million);
 await measuringBenches();
+await reviewBenches();
 process.stdout.write(`\n${subjectPoints(twoHundred, []).length} hull points of the 200k model\n`);
 
 function touch(mesh: Mesh): void {

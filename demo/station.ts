@@ -10,6 +10,7 @@ import { makeExercise, publish, saveDraft } from '@server/services/exercises';
 import { markLandmark } from '@server/services/landmarks';
 import { changeModel, importModel } from '@server/services/models';
 import { makePerson } from '@server/services/people';
+import { commentOnAttempts } from './comments';
 import { COURSE, type DemoModel, draftOf } from './course';
 import { LANDMARKS, placed } from './landmarks';
 import { buoy, drive, lanternRoom, optic, tower } from './models';
@@ -114,4 +115,9 @@ export async function seedStation(service: Service, say: (text: string) => void 
   const course = await publishCourse({ ...service, who: instructor }, group.id);
   say('Four weeks of practice, replayed and scored …');
   for (const { person, learner } of learners) await practise(service, person, learner, course);
+  await commentOnAttempts(
+    service,
+    instructor,
+    learners.map(({ person }) => person),
+  );
 }

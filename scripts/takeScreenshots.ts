@@ -1,6 +1,6 @@
 /** Takes one picture of each main view; called by `npm run screenshots`. */
 import { mkdirSync } from 'node:fs';
-import { By, Key, type WebElement } from 'selenium-webdriver';
+import { By, type WebElement } from 'selenium-webdriver';
 import { button, clickAt, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
 import { choose, handIn, openExercise } from '../tests/e2e/screens';
@@ -113,11 +113,6 @@ try {
   await waitFor(driver, 'to stand', async () => (await driver.findElements(By.css('[data-testid=eye-rule]'))).length === 1);
   await waitFor(driver, 'the word to go', async () => (await driver.findElements(By.css('[data-sonner-toast]'))).length === 0);
   await shot('practise-standing');
-  await practise('Make room');
-  await hoverAt(driver, [0.02, 0.1]);
-  await driver.actions({ async: true }).keyDown(Key.SPACE).perform();
-  await shot('practise-near-hand');
-  await driver.actions({ async: true }).keyUp(Key.SPACE).perform();
   await card('Tomas Beck', 'Round to the ladder');
   await shot('card-match');
 
@@ -127,6 +122,14 @@ try {
   const ruth = await stored.db('people').where({ name: 'Ruth Ferris' }).first('id');
   await driver.get(`${base()}/learners/${ruth.id}`);
   await shot('learner');
+  await card('Tomas Beck', 'Round to the ladder');
+  await driver.get(`${await driver.getCurrentUrl()}/review`);
+  await waitFor(driver, 'what happened', async () => (await driver.findElements(By.css('[data-testid=jumps] li'))).length > 0);
+  await shot('review');
+  await choose(driver, 'Compare with', 'How the author does it');
+  await choose(driver, 'How it is shown', 'side by side');
+  await waitFor(driver, 'two stages', async () => (await driver.findElements(By.css('canvas[role=application]'))).length === 2);
+  await shot('review-beside');
   await driver.get(`${base()}/library`);
   await shot('library');
   await press(driver, 'Lens drive');
@@ -156,13 +159,6 @@ try {
   await press(driver, 'Views that look alike');
   await waitFor(driver, 'the pairs', async () => /Same outline/.test(await driver.findElement(By.css('[aria-label=Recipe]')).getText()));
   await shot('build-way');
-  await building('A crate for the drive', '1');
-  await press(driver, 'Measure on the stage');
-  await clickAt(driver, [-0.15, 0]);
-  await keys(driver, '3');
-  await clickAt(driver, [0.1, 0]);
-  await waitFor(driver, 'a value', async () => (await driver.findElements(By.css('[data-testid=measured]'))).length === 1);
-  await shot('build-measure');
   await driver.get(`${base()}/schemes`);
   await press(driver, /^Two-button mouse/);
   await press(driver, 'Duplicate');
