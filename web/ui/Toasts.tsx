@@ -1,4 +1,6 @@
+import { useEffect } from 'react';
 import { Toaster, toast } from 'sonner';
+import { said, takeSaid } from './say';
 
 /** How long words stay that hold nothing to press, ms. */
 const STAY = 6000;
@@ -14,8 +16,16 @@ const PAPER = {
 };
 const INK = { background: 'var(--color-ink)', color: 'var(--color-paper)', borderRadius: '0.5rem' };
 
+const show = (): void => {
+  for (const { words, wrong } of takeSaid()) (wrong ? toast.error : toast)(words);
+};
+
 /** Where a screen says in passing what happened. */
 export function Toasts() {
+  useEffect(() => {
+    show();
+    return said.subscribe(show);
+  }, []);
   return <Toaster position="top-center" duration={STAY} closeButton toastOptions={{ style: PAPER, actionButtonStyle: INK }} />;
 }
 

@@ -1,5 +1,5 @@
+import { say } from '@web/ui/say';
 import { useEffect, useRef } from 'react';
-import { toast } from 'sonner';
 
 /** Something whose changes Ctrl+Z takes back. */
 export interface Undoer {
@@ -28,7 +28,7 @@ async function onKey(event: KeyboardEvent): Promise<void> {
   event.stopPropagation();
   const again = pressed === 'y' || event.shiftKey;
   const words = again ? [...undoers].map((each) => each.redo?.() ?? null).find((each) => each !== null) : await newest()?.undo();
-  toast(words ? `${again ? 'Redone' : 'Undone'}: ${words}.` : `Nothing to ${again ? 'redo' : 'undo'}.`);
+  say(words ? `${again ? 'Redone' : 'Undone'}: ${words}.` : `Nothing to ${again ? 'redo' : 'undo'}.`);
 }
 
 /** Ctrl+Z takes the last change back, Ctrl+Shift+Z or Ctrl+Y does it again. */

@@ -17,9 +17,9 @@ import { useCommand, useFolded, useStanding } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
 import { Html } from '@web/ui/Html';
 import type { ExerciseWords } from '@web/ui/markdown';
-import { Toasts } from '@web/ui/Toasts';
+import { loadToasts, Saying } from '@web/ui/Saying';
+import { sayWrong } from '@web/ui/say';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
-import { toast } from 'sonner';
 import { Actions } from './Actions';
 import { LiveAdvice, LiveBars } from './LiveHelp';
 import { SchemeChoice } from './SchemeChoice';
@@ -151,7 +151,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   const notTaken = useCallback(
     (words: string) => {
       store.setState({ waiting: null });
-      toast.error(words);
+      sayWrong(words);
     },
     [store],
   );
@@ -159,7 +159,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   useEffect(() => {
     const forget = session?.subscribe(() => {
       forget?.();
-      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu, loadWaiting]) void load().catch(() => {});
+      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu, loadToasts, loadWaiting]) void load().catch(() => {});
     });
     return forget;
   }, [session]);
@@ -177,7 +177,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
 
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-6 py-4 max-md:flex-col max-md:gap-3 max-md:overflow-y-auto max-md:px-3">
-      <Toasts />
+      <Saying />
       <SchemeChoice scheme={using.scheme} schemes={using.schemes} onChoose={practise.askScheme} onCard={openCard} onLeave={tryOut?.onLeave} />
       <Aside practise={practise} exercise={exercise} words={words} picture={picture} onLay={setLaid} />
       <div className="flex min-w-0 flex-1 flex-col max-md:order-2 max-md:flex-none">

@@ -12,9 +12,9 @@ import type { SceneSource } from '@web/stage/sceneSource';
 import { type Stage, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import type { ExerciseWords } from '@web/ui/markdown';
+import { sayWrong } from '@web/ui/say';
 import type { Closeness } from '@web/workers/closeness.worker';
 import { useCallback, useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { createPractiseStore, type PractiseState, type PractiseStore } from './practiseStore';
 import { type AttemptState, isBegun, type Opener, openOnServer, type Practised, useAttempt } from './useAttempt';
@@ -148,10 +148,10 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
           return;
         }
         if (result.kind === 'waits') store.setState({ waiting: result.words });
-        else toast.error(result.words);
+        else sayWrong(result.words);
       }
     } catch (error) {
-      toast.error(wordsOf(error));
+      sayWrong(wordsOf(error));
     }
     store.setState({ busy: false });
   };
@@ -198,7 +198,7 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
         try {
           html = (await call('giveHint', { params: { id: opened.id }, body: { step, number: taken } })).html;
         } catch (error) {
-          toast.error(wordsOf(error));
+          sayWrong(wordsOf(error));
           return;
         }
       }

@@ -3,9 +3,9 @@ import type { Gesture, KeyLabels, Scheme } from '@core/input';
 import type { CommandKind } from '@core/navigation';
 import { createSlipWatch } from '@core/progress';
 import type { Recorder } from '@web/stage/recorder';
+import { say } from '@web/ui/say';
 import type { Closeness } from '@web/workers/closeness.worker';
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 
 const KEPT = 'dial-home-earlier-scheme';
 
@@ -46,7 +46,7 @@ export function useSlips(schemes: readonly Scheme[], present: Scheme, labels: Ke
       const slip = watch?.hear(gesture, now.session.time(), kindsWanted(now));
       if (!slip) return;
       now.session.event({ kind: 'slip', step: now.step, gesture: slip.gesture, wanted: slip.wanted });
-      toast(slip.words);
+      say(slip.words);
     },
   };
 }

@@ -1,5 +1,5 @@
+import { say } from '@web/ui/say';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { degreeWords } from './dialPlaces';
 
 /** Degrees written by a person, -180 to 180: whole turns are left out, so that 400 is 40; null when it is no angle. */
@@ -20,7 +20,7 @@ export function DialFigure({ name, value, onSet }: { readonly name: string; read
     if (text === null) return;
     setText(null);
     if (wanted !== null) onSet?.((wanted * Math.PI) / 180);
-    else if (text.trim() !== '') toast(`“${text.trim()}” is no angle: write degrees, such as 40.`);
+    else if (text.trim() !== '') say(`“${text.trim()}” is no angle: write degrees, such as 40.`);
   };
   return (
     <label className="flex flex-col-reverse text-center">

@@ -3,9 +3,9 @@ import type { AnswerOf } from '@web/http/answers';
 import type { RequestOf } from '@web/http/contract';
 import { call, wordsOf } from '@web/ui/api';
 import { LastRemoved } from '@web/ui/LastRemoved';
+import { sayWrong } from '@web/ui/say';
 import { ArrowDown, ArrowUp, Trash2, X } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
-import { toast } from 'sonner';
 
 interface Props {
   readonly modelId: string;
@@ -30,7 +30,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
       setViews(found.views);
       setRemoved(found.removed);
     } catch (error) {
-      toast.error(wordsOf(error));
+      sayWrong(wordsOf(error));
     }
   }, [modelId]);
   useEffect(() => void load(), [load]);
@@ -40,7 +40,7 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
       await load();
       return true;
     } catch (error) {
-      toast.error(wordsOf(error));
+      sayWrong(wordsOf(error));
       return false;
     }
   };
