@@ -296,11 +296,30 @@ const pointsLost = (moment: Moment): number => (moment.kind === 'largestLoss' ? 
 /** What tells most about an attempt comes first. */
 const TELLING: readonly MomentKind[] = ['largestLoss', 'wrongWay', 'gotLost', 'wrongAnswer', 'tooFar', 'oldHabit', 'longStop', 'hint', 'stepEnd'];
 
-/** Where to look first. Null: nothing was done at all. */
+/** How much a moment is, beside others of its kind: of several that are alike, the first. */
+function sizeOf(moment: Moment): number {
+  switch (moment.kind) {
+    case 'wrongWay':
+      return moment.figures.larger;
+    case 'gotLost':
+    case 'longStop':
+      return moment.figures.seconds;
+    case 'tooFar':
+      return moment.figures.by;
+    // The last end is that of all.
+    case 'stepEnd':
+      return moment.t;
+    default:
+      return 0;
+  }
+}
+
+/** Where to look first: the most telling kind, and of several the largest. Null: nothing was done at all. */
 export function mostTelling(moments: readonly Moment[]): Moment | null {
   for (const kind of TELLING) {
-    const found = moments.find((moment) => moment.kind === kind);
-    if (found) return kind === 'stepEnd' ? (moments.findLast((moment) => moment.kind === kind) ?? found) : found;
+    const alike = moments.filter((moment) => moment.kind === kind);
+    const most = alike.reduce<Moment | null>((best, moment) => (best === null || sizeOf(moment) > sizeOf(best) + 1e-9 ? moment : best), null);
+    if (most) return most;
   }
   return null;
 }

@@ -15,7 +15,7 @@ export function promptsOf(goal: RedactedGoal, seed: number, evidence: Evidence):
   const found: PromptFrom[] = [];
   const tell = (t: number, prompt: Prompt | null): void => {
     const last = found.at(-1);
-    if (last && JSON.stringify(last.prompt) === JSON.stringify(prompt)) return;
+    if (last && (last.prompt === prompt || JSON.stringify(last.prompt) === JSON.stringify(prompt))) return;
     if (last?.t === t) found.pop();
     found.push({ t, prompt });
   };

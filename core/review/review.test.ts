@@ -226,6 +226,8 @@ describe('moments, known', () => {
   it('the most telling is a loss before a stop, and an end where there is nothing else', () => {
     expect(mostTelling(momentsOf(exercise.steps, crate, attempt([left(1), turn(0.9)]), true))?.kind).toBe('largestLoss');
     expect(mostTelling(momentsOf(exercise.steps, crate, attempt([left(0.05)]), true))?.kind).toBe('stepEnd');
+    // Of two the larger.
+    expect(mostTelling(momentsOf(exercise.steps, crate, attempt([turn(0.3), turn(0.6)]), true))).toMatchObject({ kind: 'wrongWay', t: 2 });
   });
 });
 

@@ -1,6 +1,7 @@
 import { KIND_WORDS } from '@core/input';
 import type { CommandKind } from '@core/navigation';
 import { type Folding, type GestureBlock, MOMENT_NAMES, type Moment, momentWords } from '@core/review';
+import type { TraceEvent } from '@core/trace';
 import { memo } from 'react';
 import { clockWords } from './clock';
 
@@ -20,7 +21,7 @@ const lookOf = (kind: CommandKind) => Object.values(LOOKS).find(({ kinds }) => k
 export const LANE_LEGEND = [...Object.values(LOOKS), REST].map(({ className, word }) => ({ className, word }));
 
 /** Blocks that are narrower than this share of what is shown are drawn as wide, so that they can be seen. */
-const LEAST = 0.003;
+const LEAST = 0.006;
 /** No more blocks than these are drawn at once: of more, those that stand too close are left out. */
 const MOST = 500;
 
@@ -39,7 +40,14 @@ const MARKS: { readonly [K in Moment['kind']]: string } = {
   stepEnd: '|',
 };
 
+/** What was answered, picked or measured, in words; null: nothing of that. */
+function answerWords(event: TraceEvent): string | null {
+  if (event.kind === 'answer') return `Answered ${event.call + 1}`;
+  return event.kind === 'pick' ? 'Picked' : event.kind === 'measure' ? 'Measured' : null;
+}
+
 interface Props {
+  readonly events: readonly TraceEvent[];
   readonly gestures: readonly GestureBlock[];
   readonly moments: readonly Moment[];
   readonly folding: Folding;
@@ -49,7 +57,7 @@ interface Props {
 }
 
 /** Under the curves: comments, gestures by kind, what happened, and where pauses were. */
-export const Lanes = memo(function Lanes({ gestures, moments, folding, range, comments }: Props) {
+export const Lanes = memo(function Lanes({ events, gestures, moments, folding, range, comments }: Props) {
   const [low, high] = range;
   const share = (t: number): number => (folding.toFolded(t) - low) / (high - low);
   const left = (t: number): string => `${100 * share(t)}%`;
@@ -109,6 +117,19 @@ export const Lanes = memo(function Lanes({ gestures, moments, folding, range, co
         ))}
       </div>
       <div className="relative h-5 text-xs">
+        {events.map((event) => {
+          const words = answerWords(event);
+          return words && isIn(event.t) ? (
+            <span
+              key={`${event.kind} ${event.t}`}
+              className="-translate-x-1/2 absolute text-ink"
+              style={{ left: left(event.t) }}
+              title={`${clockWords(folding.toFolded(event.t))} ${words}`}
+            >
+              •
+            </span>
+          ) : null;
+        })}
         {moments
           .filter(({ t }) => isIn(t))
           .map((moment, i) => (

@@ -142,7 +142,7 @@ export function TimeLine({ steps, replayed, clock, moments, samples, known, comm
           </div>
         )}
         <div style={{ paddingLeft: INSET.left, paddingRight: INSET.right }}>
-          <Lanes gestures={gestures} moments={moments} folding={folding} range={range} comments={comments} />
+          <Lanes events={replayed.trace.events} gestures={gestures} moments={moments} folding={folding} range={range} comments={comments} />
         </div>
         <div ref={place} className="pointer-events-none absolute inset-y-0" style={{ left: INSET.left, right: INSET.right }} data-time-line>
           <PlayHead clock={clock} range={range} />
