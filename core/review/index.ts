@@ -2,6 +2,7 @@
 export * from './curves';
 export * from './folding';
 export * from './gestures';
+export * from './moment';
 export * from './moments';
 export * from './momentWords';
 export * from './player';

@@ -1,7 +1,7 @@
 import { degrees, percent, say, seconds } from '../advice/sentence';
 import { CRITERIA } from '../criteria';
 import { KIND_WORDS, wantedWords } from '../input';
-import type { Moment, MomentFigures, MomentKind, Turned } from './moments';
+import type { Moment, MomentFigures, MomentKind, Turned } from './moment';
 
 /** What happened, by a word: the head of a jump. */
 export const MOMENT_NAMES: { readonly [K in MomentKind]: string } = {

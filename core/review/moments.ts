@@ -1,74 +1,23 @@
-import { type Aim, AT_STANDARD, CRITERIA, type CriterionId, type Evidence, isJudged, lostSpans, type Measured, measure, measuredOf } from '../criteria';
+import { AT_STANDARD, type CriterionId, lostSpans, measuredOf } from '../criteria';
 import type { Step, TraineeExercise } from '../exercise';
 import { aimOf } from '../goals';
-import { angleBetween, backOf, dot, exact, type Quat, scale, sub, unit } from '../math';
-import { directionError, isLost } from '../measures';
+import { isLost } from '../measures';
 import { type ScoredModel, subjectOf } from '../model';
-import type { CommandKind, Scene } from '../navigation';
+import type { Scene } from '../navigation';
 import { gatherEvidence, judgeNow } from '../scoring';
 import { pausedBetween, type Trace } from '../trace';
-import { anglesOf, wrapAngle } from '../view';
 import { type GestureBlock, gesturesOf } from './gestures';
+import type { Moment, MomentFigures, MomentKind } from './moment';
+import { atGesture, type StepDone, sceneAfter } from './stepDone';
+import { tooFars } from './tooFar';
+import { wrongWays } from './wrongWays';
 
-/** A way round and over, radians: to the right and higher are positive; of one who stands, as the gaze goes. */
-export interface Turned {
-  readonly right: number;
-  readonly higher: number;
-}
-
-/** What may have happened at a moment, with its figures. Points are of 100; angles radians. */
-export interface MomentFigures {
-  readonly largestLoss: { readonly points: number; readonly criterion: CriterionId | null; readonly gesture: CommandKind };
-  readonly gotLost: { readonly seconds: number };
-  readonly wrongWay: { readonly gesture: CommandKind; readonly turned: Turned; readonly target: Turned; readonly larger: number; readonly standing: boolean };
-  /** By how much the target was passed: octaves of size, frame heights, or radians. */
-  readonly tooFar: { readonly what: 'size' | 'placement' | 'direction'; readonly gesture: CommandKind; readonly by: number };
-  readonly wrongAnswer: { readonly what: 'call' | 'way' | 'pick' | 'measurement' | 'gesture'; readonly number: number };
-  readonly longStop: { readonly seconds: number };
-  readonly oldHabit: { readonly gesture: string; readonly wanted: string };
-  readonly hint: { readonly number: number };
-  readonly stepEnd: { readonly last: boolean };
-}
-
-export type MomentKind = keyof MomentFigures;
-
-/** A moment of an attempt worth looking at. `t`: when it had happened, `from`: when it began, seconds from opening. */
-export type Moment = { readonly [K in MomentKind]: { readonly kind: K; readonly figures: MomentFigures[K] } & At }[MomentKind];
-
-interface At {
-  readonly t: number;
-  readonly from: number;
-  readonly step: number;
-}
-
-const DEGREE = Math.PI / 180;
 /** A loss of fewer points than this is none worth a look. */
 const LEAST_LOSS = 10;
 const LEAST_LOST = 1;
 const LEAST_STOP = 5;
-/** A turn went the wrong way when the direction is larger by this, and larger than that. */
-const LARGER = 10 * DEGREE;
-const FAR = 15 * DEGREE;
 /** More gestures than these are judged in so many stretches: each is a picture or two. */
 const MOST_JUDGED = 400;
-
-const TURNS: ReadonlySet<CommandKind> = new Set(['orbit', 'turn', 'look']);
-const ROUND: ReadonlySet<CommandKind> = new Set(['orbit', 'turn']);
-const SIZES: ReadonlySet<CommandKind> = new Set(['zoom', 'dolly', 'zoomRegion']);
-const SLIDES: ReadonlySet<CommandKind> = new Set(['pan']);
-
-/** What is known of one step that was reached. */
-interface StepDone {
-  readonly step: Step | null;
-  readonly evidence: Evidence;
-  readonly gestures: readonly GestureBlock[];
-  readonly aim: Aim | null;
-  readonly model: ScoredModel;
-}
-
-const sceneBefore = ({ evidence }: StepDone, gesture: GestureBlock): Scene => evidence.sceneAfter(gesture.first - 1);
-const sceneAfter = ({ evidence }: StepDone, gesture: GestureBlock): Scene => evidence.sceneAfter(gesture.last);
-const atGesture = ({ from, to, step }: GestureBlock): At => ({ from, t: to, step });
 
 /** The gesture after which the live criteria earned fewest of what they had: the one that cost most. */
 function largestLoss(done: StepDone): Moment[] {
@@ -106,108 +55,6 @@ function lostTimes({ evidence, aim, model }: StepDone): Moment[] {
       ? [{ kind: 'gotLost', figures: { seconds }, t: from, from, step: evidence.index }]
       : [],
   );
-}
-
-/** From one orientation to another, as the eye goes round, or as the gaze goes. */
-function turnedBy(from: Quat, to: Quat, standing: boolean): Turned {
-  const [a, b] = [anglesOf(from), anglesOf(to)];
-  const round = wrapAngle(b.azimuth - a.azimuth);
-  return standing ? { right: -round, higher: a.elevation - b.elevation } : { right: round, higher: b.elevation - a.elevation };
-}
-
-function wrongWays(done: StepDone): Moment[] {
-  const target = done.aim?.target?.view.orientation;
-  if (!target) return [];
-  const standing = done.aim?.standing ?? false;
-  return done.gestures.flatMap((gesture): Moment[] => {
-    if (!TURNS.has(gesture.kind)) return [];
-    const [before, after] = [sceneBefore(done, gesture).view.orientation, sceneAfter(done, gesture).view.orientation];
-    const [was, is] = [directionError(before, target), directionError(after, target)];
-    if (is - was < LARGER || is <= FAR) return [];
-    const figures = {
-      gesture: gesture.kind,
-      turned: turnedBy(before, after, standing),
-      target: turnedBy(before, target, standing),
-      larger: is - was,
-      standing,
-    };
-    return [{ kind: 'wrongWay', figures, ...atGesture(gesture) }];
-  });
-}
-
-/** How far a gesture went past the target's direction, radians; 0: it did not. */
-function pastDirection(before: Quat, after: Quat, target: Quat): number {
-  const [a, b, c] = [backOf(before), backOf(after), backOf(target)];
-  // The target's foot on the way that was gone, measured along it.
-  const ahead = unit(sub(b, scale(a, dot(a, b))));
-  if (!ahead) return 0;
-  const foot = exact.atan2(dot(c, ahead), dot(c, a));
-  return foot > 0 ? Math.max(0, angleBetween(a, b) - foot) : 0;
-}
-
-/** What was passed and taken back: by how much, and whether the next gesture brought it nearer. */
-interface Passed {
-  readonly by: number;
-  readonly takenBack: boolean;
-}
-
-function passedSize(id: CriterionId, before: Measured, after: Measured, next: Measured): Passed | null {
-  const large = (m: Measured): number | null => CRITERIA[id].tooLarge?.(m) ?? null;
-  const [was, is] = [large(before), large(after)];
-  const [by, then] = [measure(id, after), measure(id, next)];
-  if (was === null || is === null || by === null || then === null || was > 1 === is > 1) return null;
-  return { by, takenBack: then < by };
-}
-
-function passedPlace(before: Measured, after: Measured, next: Measured): Passed | null {
-  const way = (m: Measured): readonly [number, number] | null => {
-    const found = m.framings();
-    return found && [found.actual.u - found.asked.u, found.actual.v - found.asked.v];
-  };
-  const [was, is, then] = [way(before), way(after), way(next)];
-  if (!was || !is || !then) return null;
-  const size = ([u, v]: readonly [number, number]): number => Math.sqrt(u * u + v * v);
-  const by = -(was[0] * is[0] + was[1] * is[1]) / Math.max(size(was), 1e-9);
-  return { by, takenBack: size(then) < size(is) };
-}
-
-function passedDirection(before: Measured, after: Measured, next: Measured): Passed | null {
-  const target = after.aim.target?.view.orientation;
-  if (!target) return null;
-  const [a, b, c] = [before, after, next].map(({ scene }) => scene.view.orientation) as [Quat, Quat, Quat];
-  return { by: pastDirection(a, b, target), takenBack: directionError(c, target) < directionError(b, target) };
-}
-
-/** Gestures that went past what was asked by more than earns anything, and were taken back by the next. */
-function tooFars(done: StepDone): Moment[] {
-  const { step, gestures, aim, model } = done;
-  if (!step || !aim) return [];
-  const zeroOf = (id: CriterionId): number => step.criteria.find((c) => c.id === id)?.zero ?? Number.POSITIVE_INFINITY;
-  const known = new Map<Scene, Measured>();
-  const measured = (scene: Scene): Measured => {
-    const found = known.get(scene) ?? measuredOf(aim, model, scene, null);
-    known.set(scene, found);
-    return found;
-  };
-  return gestures.slice(0, -1).flatMap((gesture, i): Moment[] => {
-    const next = gestures[i + 1] as GestureBlock;
-    const scenes = (): [Measured, Measured, Measured] => [
-      measured(sceneBefore(done, gesture)),
-      measured(sceneAfter(done, gesture)),
-      measured(sceneAfter(done, next)),
-    ];
-    const told = (what: MomentFigures['tooFar']['what'], id: CriterionId, passed: Passed | null): Moment[] =>
-      passed?.takenBack && passed.by > zeroOf(id) ? [{ kind: 'tooFar', figures: { what, gesture: gesture.kind, by: passed.by }, ...atGesture(gesture) }] : [];
-    if (SIZES.has(gesture.kind) && SIZES.has(next.kind)) {
-      const id = (['size', 'fill'] as const).find((each) => isJudged(step.criteria, each));
-      return id ? told('size', id, passedSize(id, ...scenes())) : [];
-    }
-    if (SLIDES.has(gesture.kind) && SLIDES.has(next.kind) && isJudged(step.criteria, 'placement'))
-      return told('placement', 'placement', passedPlace(...scenes()));
-    if (ROUND.has(gesture.kind) && ROUND.has(next.kind) && isJudged(step.criteria, 'direction'))
-      return told('direction', 'direction', passedDirection(...scenes()));
-    return [];
-  });
 }
 
 /** Answers that were not right, by whatever the step asks. */

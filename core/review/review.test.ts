@@ -8,7 +8,8 @@ import { attempt, crate, exerciseOf } from '../tests/practice';
 import type { Move, Trace, TraceEvent } from '../trace';
 import { judgedAt, sampleTimes } from './curves';
 import { foldingOf } from './folding';
-import { type Moment, type MomentKind, momentsOf, mostTelling } from './moments';
+import type { Moment, MomentKind } from './moment';
+import { momentsOf, mostTelling } from './moments';
 import { attemptPlayer } from './player';
 import { promptsOf } from './prompts';
 

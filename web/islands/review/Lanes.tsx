@@ -5,7 +5,7 @@ import type { TraceEvent } from '@core/trace';
 import { memo } from 'react';
 import { clockWords } from './clock';
 
-/** What kinds of gestures look like: colour and hatching. */
+/** What kinds of gestures look like; where there is room the block says what it was. */
 const LOOKS: { readonly [name: string]: { readonly kinds: readonly CommandKind[]; readonly className: string; readonly word: string } } = {
   turn: { kinds: ['orbit', 'turn', 'look', 'roll'], className: 'bg-sea text-paper', word: 'turning' },
   slide: { kinds: ['pan', 'walk', 'rise', 'dolly'], className: 'bg-amber text-paper', word: 'sliding and walking' },
@@ -22,6 +22,8 @@ export const LANE_LEGEND = [...Object.values(LOOKS), REST].map(({ className, wor
 
 /** Blocks that are narrower than this share of what is shown are drawn as wide, so that they can be seen. */
 const LEAST = 0.006;
+/** From this share on there is room for a word. */
+const WORDY = 0.06;
 /** No more blocks than these are drawn at once: of more, those that stand too close are left out. */
 const MOST = 500;
 
@@ -92,10 +94,12 @@ export const Lanes = memo(function Lanes({ events, gestures, moments, folding, r
           return (
             <span
               key={`${block.step} ${block.first}`}
-              className={`absolute inset-y-0 border-paper border-r ${lookOf(block.kind).className}`}
+              className={`absolute inset-y-0 overflow-hidden border-paper border-r text-[10px] leading-5 ${lookOf(block.kind).className}`}
               style={{ left: `${100 * a}%`, width: `${100 * Math.max(LEAST, b - a)}%` }}
               title={`${clockWords(folding.toFolded(block.from))}: ${gestureWords(block)}`}
-            />
+            >
+              {b - a > WORDY && <span className="pl-1">{KIND_WORDS[block.kind]}</span>}
+            </span>
           );
         })}
         {moments.map((moment) =>

@@ -4,7 +4,7 @@ import { BUILT_IN_SCHEMES, type Scheme, schemesReceived } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { ScoredModel } from '@core/model';
 import type { Scene } from '@core/navigation';
-import { type Moment, mostTelling } from '@core/review';
+import { type Folding, type Moment, mostTelling } from '@core/review';
 import type { View } from '@core/view';
 import { panelOf } from '@web/goals/panels';
 import type { Prepared } from '@web/stage/prepared';
@@ -50,6 +50,19 @@ function useStepAt(replayed: Replayed, clock: Clock) {
   return { step, prompt };
 }
 
+/** At first: the moment that the address names, or the one that tells most, unless one has gone elsewhere meanwhile. */
+function useFirstMoment(clock: Clock, folding: Folding, moments: readonly Moment[] | null): void {
+  const placed = useRef(false);
+  useEffect(() => {
+    if (placed.current) return;
+    const first = addressed() ?? (moments ? (mostTelling(moments)?.t ?? 0) : null);
+    if (first === null) return;
+    placed.current = true;
+    const { at, running } = clock.getState();
+    if (at === 0 && !running) clock.seek(folding.toFolded(first));
+  }, [moments, clock, folding]);
+}
+
 interface Props {
   readonly reviewed: Reviewed;
   readonly prepared: Prepared;
@@ -58,6 +71,7 @@ interface Props {
   readonly clock: Clock;
 }
 
+/** The stage with its time line, and beside it what happened and what is said. */
 export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Props) {
   const { exercise, known, attemptId, pictures, staff, learner } = reviewed;
   const { player, folding, trace } = replayed;
@@ -96,16 +110,7 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
   );
   useReviewKeys(replayed, clock, next);
 
-  // At first: the moment that the address names, or the one that tells most.
-  const placed = useRef(false);
-  useEffect(() => {
-    if (placed.current) return;
-    const named = addressed();
-    const first = named ?? (moments ? (mostTelling(moments)?.t ?? 0) : null);
-    if (first === null) return;
-    placed.current = true;
-    clock.seek(folding.toFolded(first));
-  }, [moments, clock, folding]);
+  useFirstMoment(clock, folding, moments);
 
   const threads = useMemo(() => comments.list.filter(({ answersId }) => answersId === null).sort((a, b) => a.t - b.t), [comments.list]);
   const numbered = useMemo(() => threads.map(({ t }, i) => ({ number: i + 1, t })), [threads]);
@@ -119,18 +124,15 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
   }, []);
   const Panel = told && panelOf(told.goal);
   const beside = reference && shown === 'beside';
+  const both = { prepared, clock, goal: told?.goal, prompt, picture: pictures[step] ?? null };
 
   return (
     <div className="flex min-h-0 flex-1 gap-5 px-5 py-3 max-lg:flex-col max-lg:overflow-y-auto">
       <div className="flex min-w-0 flex-1 flex-col max-lg:flex-none lg:overflow-y-auto">
         <div className={`flex min-h-0 gap-3 lg:min-h-64 lg:flex-1 ${beside ? 'max-lg:flex-col' : ''}`}>
           <ReviewStage
-            prepared={prepared}
-            clock={clock}
+            {...both}
             sceneAt={sceneAt}
-            goal={told?.goal}
-            prompt={prompt}
-            picture={pictures[step] ?? null}
             label={`Stage: the attempt at ${exercise.title}`}
             ghost={ghost}
             pins={pins}
@@ -138,15 +140,7 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
             onView={setView}
           />
           {beside && (
-            <ReviewStage
-              prepared={prepared}
-              clock={clock}
-              sceneAt={otherAt}
-              goal={told?.goal}
-              prompt={prompt}
-              picture={pictures[step] ?? null}
-              label={`Stage: ${reference.name}`}
-            >
+            <ReviewStage {...both} sceneAt={otherAt} label={`Stage: ${reference.name}`}>
               <p className="absolute bottom-2 left-2 rounded bg-card/90 px-2 text-sm">{reference.name}</p>
             </ReviewStage>
           )}

@@ -28,9 +28,10 @@ export function useComments(attemptId: string, first: readonly Comment[]): Comme
     }, EVERY);
     return () => window.clearInterval(timer);
   }, [look]);
-  const others = list.filter(({ mine }) => !mine).length;
+  // What was changed is unread again.
+  const others = list.flatMap(({ mine, id, words }) => (mine ? [] : [`${id} ${words}`])).join();
   useEffect(() => {
-    if (others > 0) void call('commentsRead', { params: { id: attemptId }, body: {} }).catch(() => {});
+    if (others) void call('commentsRead', { params: { id: attemptId }, body: {} }).catch(() => {});
   }, [attemptId, others]);
   const doing = useCallback(
     async (work: () => Promise<unknown>): Promise<boolean> => {
