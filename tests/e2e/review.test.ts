@@ -36,7 +36,9 @@ describe('looking at an attempt again', () => {
         const teacher = other.driver;
         await signInAs(teacher, base(), 'Maren Holt');
         // The newest attempt of the group.
-        await press(teacher, /^Tomas Beck.*Round to the ladder/, 'a');
+        const newest = await teacher.findElement(By.css(`section[aria-labelledby=recent] a[href="/attempts/${id}/review"]`));
+        expect(await newest.getText()).toMatch(/^Tomas Beck\s+Round to the ladder/);
+        await newest.click();
         await waitFor(teacher, 'that attempt', async () => (await teacher.getCurrentUrl()).includes(`/attempts/${id}/review`));
         const found = await jumps(teacher);
         expect(found.find((words) => /wrong way/i.test(words))).toMatch(/Turned \d+° left while the target lay \d+° right/);
@@ -118,6 +120,11 @@ describe('looking at an attempt again', () => {
       // Side by side with an earlier one, and the table for those who do not see the line.
       expect(await driver.findElements(By.css('canvas[role=application]'))).toHaveLength(1);
       await (await driver.findElement(By.xpath("//label[contains(., 'Compare with')]//option[starts-with(., 'Attempt')]"))).click();
+      // Its frame stands on the stage, also while it plays and between two moves of either.
+      await at(Key.HOME, ' ');
+      await driver.sleep(1500);
+      await at(' ');
+      await waitFor(driver, 'the frame of the other', async () => (await driver.findElements(By.css('[aria-label="Frame of the reference"]'))).length === 1);
       await (await driver.findElement(By.xpath("//select[@aria-label='How it is shown']/option[.='side by side']"))).click();
       await waitFor(driver, 'two stages', async () => (await driver.findElements(By.css('canvas[role=application]'))).length === 2);
       await press(driver, 'The same as a table', 'summary');

@@ -32,21 +32,23 @@ export function CardComments({ attemptId, exercise, meshHash, home, comments }: 
       <h2 id="said" className="mb-3 text-xl">
         What your instructor says
       </h2>
-      <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
+      <ul className="space-y-4">
         {threads.map(({ id, author, words, t, understood }, i) => {
           const answers = comments.filter(({ answersId }) => answersId === id).length;
           return (
             <li key={id}>
-              <a href={`/attempts/${attemptId}/review?t=${t.toFixed(2)}`} className="block hover:underline">
-                <span className="block aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage">
-                  {pictures[i] && <img src={pictures[i] ?? ''} alt={`The moment of the comment`} className="h-full w-full" />}
+              <a href={`/attempts/${attemptId}/review?t=${t.toFixed(2)}`} className="group flex gap-4 max-sm:flex-col">
+                <span className="block aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage sm:w-56 sm:shrink-0">
+                  {pictures[i] && <img src={pictures[i] ?? ''} alt="The moment of the comment" className="h-full w-full" />}
                 </span>
-                <span className="mt-1 block text-ink-soft text-sm">
-                  {author}, at <span className="font-mono">{clockWords(replayed ? replayed.folding.toFolded(t) : t)}</span>
-                  {answers > 0 && ` · ${answers} ${answers === 1 ? 'answer' : 'answers'}`}
-                  {understood && ' · understood'}
+                <span className="min-w-0 max-w-prose">
+                  <span className="block text-ink-soft text-sm">
+                    {author}, at <span className="font-mono">{clockWords(replayed ? replayed.folding.toFolded(t) : t)}</span>
+                    {answers > 0 && ` · ${answers} ${answers === 1 ? 'answer' : 'answers'}`}
+                    {understood && ' · understood'}
+                  </span>
+                  <span className="line-clamp-6 block whitespace-pre-wrap break-words group-hover:underline">{words}</span>
                 </span>
-                <span className="line-clamp-4 block whitespace-pre-wrap break-words">{words}</span>
               </a>
             </li>
           );

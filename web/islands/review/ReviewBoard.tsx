@@ -91,7 +91,9 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
   const scheme = useMemo(() => (reviewed.scheme && schemesReceived([reviewed.scheme])[0]) ?? (BUILT_IN_SCHEMES[0] as Scheme), [reviewed.scheme]);
   const sceneAt = useCallback((at: number): Scene => player.at(folding.fromFolded(at)).scene, [player, folding]);
   const otherAt = useCallback((at: number): Scene => reference?.sceneAt(at, pace) ?? sceneAt(0), [reference, pace, sceneAt]);
-  const ghost = useStore(clock, ({ at }) => (reference && shown === 'ghost' ? (reference.sceneAt(at, pace)?.view ?? null) : null));
+  // A view between two moves is made anew each time it is asked for: a store's selector may not give one.
+  const at = useStore(clock, (s) => s.at);
+  const ghost = useMemo(() => (reference && shown === 'ghost' ? (reference.sceneAt(at, pace)?.view ?? null) : null), [reference, shown, at, pace]);
 
   const go = useCallback(
     (t: number): void => {
