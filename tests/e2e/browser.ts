@@ -1,11 +1,11 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 /** Conditions are waited for this long: no test fails because a machine is slow. */
-export const PATIENCE = Number(process.env.DIALHOME_PATIENCE ?? 120_000);
+export const PATIENCE = Number(process.env.DIALHOME_PATIENCE ?? 60_000);
 
 export interface Browser {
   readonly driver: WebDriver;
@@ -104,6 +104,8 @@ export async function press(driver: WebDriver, name: string | RegExp, selector =
 export async function write(driver: WebDriver, name: string | RegExp, text: string): Promise<void> {
   const element = await field(driver, name);
   await element.clear();
+  // Where the page has drawn the field anew meanwhile, what was there stands there again.
+  if (await element.getAttribute('value')) await element.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
   await element.sendKeys(text);
 }
 

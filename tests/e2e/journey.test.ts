@@ -104,6 +104,7 @@ it('a model is imported, an exercise built, published and assigned, practised by
     await signInAs(driver, base(), 'Maren Holt');
     await driver.get(`${base()}/groups`);
     await (await link(driver, /Ida Sorrel.*Behind the toolbox/)).click();
+    await press(driver, 'Score card');
     expect(Number(await textOf(driver, '[data-testid=score]'))).toBe(score);
   });
 });
