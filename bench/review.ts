@@ -1,7 +1,7 @@
-import { apply, contextFor, EMPTY_HISTORY, type Move, type Scene, type ScoredModel, TRACE_FORMAT, type Trace } from '@core';
-import { attemptPlayer, foldingOf, gesturesOf, promptsOf, sampleTimes } from '@core/review';
+import { apply, contextFor, EMPTY_HISTORY, type Move, type Scene, type Trace } from '@core';
+import { replayedOf } from '@core/review';
 import { GOALS } from '../core/tests/goals';
-import { crate, exerciseOf, start } from '../core/tests/practice';
+import { attempt, crate, exerciseOf, start } from '../core/tests/practice';
 import { pair } from './pair';
 
 /** Ten minutes at a hundred moves a second, a gesture a second. */
@@ -19,12 +19,7 @@ function longTrace(): Trace {
   );
   const end = 2 + MOVES / RATE;
   return {
-    format: TRACE_FORMAT,
-    exercise: { id: 'exercise', version: 1 },
-    model: { id: 'crate', revision: 1 },
-    scheme: { id: 'two-button-mouse', revision: 1 },
-    start,
-    seed: 1,
+    ...attempt([]),
     moves,
     events: [
       { t: 0, kind: 'begin' },
@@ -34,25 +29,13 @@ function longTrace(): Trace {
   };
 }
 
-/** What Review does with an attempt before it is shown. */
-function opened(model: ScoredModel, trace: Trace, steps: ReturnType<typeof exerciseOf>['steps']) {
-  const player = attemptPlayer(steps, model, trace);
-  return {
-    player,
-    folding: foldingOf(trace),
-    gestures: player.evidence.flatMap((evidence) => (evidence ? gesturesOf(evidence) : [])),
-    prompts: player.evidence.map((evidence, i) => (evidence && steps[i] ? promptsOf(steps[i].goal, trace.seed, evidence) : [])),
-    times: player.evidence.map((evidence) => (evidence ? sampleTimes(evidence) : [])),
-  };
-}
-
 /** A ten-minute attempt is opened, and jumped about in. */
 export async function reviewBenches(): Promise<void> {
   const trace = longTrace();
   const { steps } = exerciseOf(...GOALS.matchView.slice(0, 1));
   const context = contextFor(crate, start);
   let sink = 0;
-  await pair('review: open an attempt of 60,000 moves', '1.5 s', () => (sink += opened(crate, trace, steps).gestures.length), {
+  await pair('review: open an attempt of 60,000 moves', '1.5 s', () => (sink += replayedOf(steps, crate, trace).gestures.length), {
     name: 'the moves done one after the other, nothing kept',
     run: () => {
       let scene: Scene = start;
@@ -62,7 +45,7 @@ export async function reviewBenches(): Promise<void> {
   });
   globalThis.gc?.();
   const before = process.memoryUsage().heapUsed;
-  const kept = opened(crate, trace, steps);
+  const kept = replayedOf(steps, crate, trace);
   globalThis.gc?.();
   process.stdout.write(`  kept for it: ${((process.memoryUsage().heapUsed - before) / 1e6).toFixed(0)} MB of 150\n`);
   let k = 0;

@@ -51,7 +51,6 @@ const LOOK_HZ = 5;
 /** A stretch of time in which the subject could not be found; `seconds`: of it, pauses left out. */
 export interface LostSpan {
   readonly from: number;
-  readonly to: number;
   readonly seconds: number;
 }
 
@@ -61,7 +60,7 @@ export function lostSpans(evidence: Evidence, points: readonly Vec3[]): LostSpan
   const spans: LostSpan[] = [];
   let since: number | null = null;
   const found = (t: number): void => {
-    if (since !== null) spans.push({ from: since, to: t, seconds: t - since - pausedBetween(evidence.trace, since, t) });
+    if (since !== null) spans.push({ from: since, seconds: t - since - pausedBetween(evidence.trace, since, t) });
     since = null;
   };
   // A view that is held is looked at once, however long it is held.

@@ -1,7 +1,7 @@
 import { createMemory, diagonalOf, drawDepths, type Mesh, openParts, type SurfaceSample, surfaceSamples } from '../geometry';
 import { dot, exact, length, normalise, type Quat, sub, unit, type Vec3 } from '../math';
 import type { Scene } from '../navigation';
-import { eyeOf, FRAME_ASPECT, orientationFrom, projector, type StandardName } from '../view';
+import { eyeOf, FRAME_ASPECT, orientationFrom, projector, type StandardName, type View } from '../view';
 import { PICTURE } from './pictures';
 
 /** Places on the subject that are looked for. */
@@ -32,24 +32,29 @@ export const surfaceOf = (mesh: Mesh, parts: readonly string[]): Surface =>
     subjectDiagonal: diagonalOf(mesh, parts),
   }));
 
+/** The way to the eye from a place that a view shows, unit. */
+export function towardsEye(view: View): (place: Vec3) => Vec3 {
+  const eye = eyeOf(view);
+  const back = unit(sub(eye, view.target)) ?? [0, 0, 1];
+  return view.projection === 'perspective' ? (place) => unit(sub(eye, place)) ?? back : () => back;
+}
+
 /** Marks the places in `seen` that a scene shows. `near`: the subject's diagonal over the frame's height there must be at least this. */
 export function markSeen(mesh: Mesh, { samples, open, diagonal, subjectDiagonal }: Surface, scene: Scene, near: number, seen: Uint8Array): void {
   const { view } = scene;
   const { width, height } = PICTURE;
   const { ids, depths } = drawDepths(mesh, scene, width, height);
   const project = projector(view);
-  const eye = eyeOf(view);
+  const towards = towardsEye(view);
   const perspective = view.projection === 'perspective';
   const tangent = exact.tan(view.fovY / 2);
-  const back = unit(sub(eye, view.target)) ?? [0, 0, 1];
   samples.forEach(({ point, normal, part }, i) => {
     if (seen[i]) return;
     const { u, v, depth } = project(point);
     if (perspective && !(depth > 0)) return;
     const [x, y] = [Math.floor((u / FRAME_ASPECT + 0.5) * width), Math.floor((0.5 - v) * height)];
     if (x < 0 || x >= width || y < 0 || y >= height) return;
-    const towards = perspective ? (unit(sub(eye, point)) ?? back) : back;
-    const facing = dot(normal, towards);
+    const facing = dot(normal, towards(point));
     if ((open.has(part) ? Math.abs(facing) : facing) < FACING) return;
     const pixel = y * width + x;
     if (ids[pixel] !== part + 1 || Math.abs((depths[pixel] as number) - depth) > ON_SURFACE * diagonal) return;

@@ -1,7 +1,8 @@
 import { drawDepths, type Mesh, partsUnder } from '../geometry';
-import { dot, sub, unit, type Vec3 } from '../math';
+import { dot, type Vec3 } from '../math';
 import type { Scene } from '../navigation';
-import { eyeOf, FRAME_ASPECT, pointAt } from '../view';
+import { FRAME_ASPECT, pointAt } from '../view';
+import { towardsEye } from './seen';
 
 /** A place on a subject, metres, the way that it looks to, and whether it was seen; null: no view from outside shows it. */
 export interface SeenPlace {
@@ -24,9 +25,8 @@ export function seenPicture(mesh: Mesh, parts: readonly string[], places: readon
   const { view } = scene;
   const { ids, depths } = drawDepths(mesh, scene, width, height);
   const subject = partsUnder(mesh, parts);
-  const eye = eyeOf(view);
-  const ahead = unit(sub(eye, view.target)) ?? [0, 0, 1];
-  const facing = places.filter(({ at, to }) => dot(to, view.projection === 'perspective' ? (unit(sub(eye, at)) ?? ahead) : ahead) > FACES);
+  const towards = towardsEye(view);
+  const facing = places.filter(({ at, to }) => dot(to, towards(at)) > FACES);
   const picture = new Uint8Array(width * height);
   if (facing.length === 0) return picture;
   for (let pixel = 0; pixel < picture.length; pixel++) {

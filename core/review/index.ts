@@ -7,3 +7,4 @@ export * from './moments';
 export * from './momentWords';
 export * from './player';
 export * from './prompts';
+export * from './replayed';

@@ -1,4 +1,4 @@
-import { AT_STANDARD, type CriterionId, lostSpans, measuredOf } from '../criteria';
+import { AT_STANDARD, type CriterionId, type Evidence, lostSpans, measuredOf } from '../criteria';
 import type { Step, TraineeExercise } from '../exercise';
 import { aimOf } from '../goals';
 import { isLost } from '../measures';
@@ -120,8 +120,13 @@ function eventMoments(steps: readonly StepDone[], trace: Trace, count: number): 
  * What is worth a look in an attempt, in the order of time. `known`: whether the goals may be; else only what tells nothing of them. The figures are
  * those of the table "Moments of an attempt" in docs/scoring.md.
  */
-export function momentsOf(told: TraineeExercise['steps'], model: ScoredModel, trace: Trace, known: boolean): Moment[] {
-  const evidence = gatherEvidence(told, model, trace);
+export function momentsOf(
+  told: TraineeExercise['steps'],
+  model: ScoredModel,
+  trace: Trace,
+  known: boolean,
+  evidence: readonly (Evidence | null)[] = gatherEvidence(told, model, trace),
+): Moment[] {
   const steps = told.flatMap((each, i): StepDone[] => {
     const found = evidence[i];
     if (!found) return [];

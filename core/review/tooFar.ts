@@ -58,12 +58,7 @@ export function tooFars(done: StepDone): Moment[] {
   const { step, gestures, aim, model } = done;
   if (!step || !aim) return [];
   const zeroOf = (id: CriterionId): number => step.criteria.find((c) => c.id === id)?.zero ?? Number.POSITIVE_INFINITY;
-  const known = new Map<Scene, Measured>();
-  const measured = (scene: Scene): Measured => {
-    const found = known.get(scene) ?? measuredOf(aim, model, scene, null);
-    known.set(scene, found);
-    return found;
-  };
+  const measured = (scene: Scene): Measured => measuredOf(aim, model, scene, null);
   return gestures.slice(0, -1).flatMap((gesture, i): Moment[] => {
     const next = gestures[i + 1] as GestureBlock;
     const scenes = (): [Measured, Measured, Measured] => [

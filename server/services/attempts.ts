@@ -141,54 +141,72 @@ export async function hintOf(asked: RequestContext, id: string, step: number, nu
   return words;
 }
 
-export interface AttemptSeen {
+/** A handed-in attempt as it may be shown to one who asks. */
+export interface AttemptShown {
   readonly attempt: attempts.Attempt;
   readonly personName: string;
   readonly card: ScoreCard;
   readonly exercise: TraineeExercise;
+  /** Whether its goals may be known: a hidden target is told to its trainee by nothing, also by no difference from it. */
+  readonly known: boolean;
   readonly pictures: readonly (string | null)[];
-  /** The scheme that it was made with; its gestures are named on the card. */
+  /** The scheme that it was made with; its gestures are named. */
   readonly scheme: Scheme | null;
   readonly meshHash: string;
   readonly home: View;
+  readonly verdict: attempts.Verdict;
+}
+
+export interface AttemptSeen extends AttemptShown {
   /** What the pictures of the differences are drawn from, per step. */
   readonly details: readonly StepDetail[];
   /** The card of the attempt before this one at the same version of the exercise. */
   readonly before: { readonly id: string; readonly score: number } | null;
-  readonly verdict: attempts.Verdict;
   /** For those who teach: what of the attempt no hand does, in words. */
   readonly unlikely: readonly string[];
 }
 
-/** A handed-in attempt with all that its card shows, for the learner, their instructors and leads. */
-export async function attemptSeen(asked: RequestContext, id: string): Promise<AttemptSeen> {
+/** A handed-in attempt for the learner, their instructors and leads, with the version that it was made at. */
+export async function attemptShown(asked: RequestContext, id: string): Promise<{ shown: AttemptShown; version: ExerciseVersion }> {
   const attempt = await attemptToSee(asked, id);
   const card = await attempts.cardOf(asked.db, id);
   if (!card) throw notFound('This attempt');
   const version = await findVersion(asked.db, attempt.exerciseId, attempt.version);
   const revision = await findRevision(asked.db, attempt.model.id, attempt.model.revision);
   if (!version || !revision) throw notFound('This exercise');
-  const lines = (await attempts.attemptLines(asked.db, [attempt.personId])).filter(
-    (line) => line.exerciseId === attempt.exerciseId && line.version === attempt.version && (line.counts || line.id === id),
-  );
-  const at = lines.findIndex((line) => line.id === id);
-  const earlier = at > 0 ? lines[at - 1] : undefined;
-  const trace = await attempts.traceBytes(asked.db, id);
-  const mayHaveTarget = isStaff(asked.who) || version.content.showTarget;
-  const nothing = version.content.steps.map((): StepDetail => ({ kind: 'none' }));
-  return {
+  const known = isStaff(asked.who) || version.content.showTarget;
+  const shown: AttemptShown = {
     attempt,
     personName: (await findPerson(asked.db, attempt.personId))?.name ?? '',
-    card: mayHaveTarget ? card : coarseCard(card, version.content.start),
-    exercise: mayHaveTarget ? version.content : forTrainee(version.content),
+    card: known ? card : coarseCard(card, version.content.start),
+    exercise: known ? version.content : forTrainee(version.content),
+    known,
     pictures: version.pictures,
     scheme: await findScheme(asked.db, attempt.scheme.id, attempt.scheme.revision),
     meshHash: revision.meshHash,
     home: revision.home,
-    // A hidden target is not told by its difference either.
-    details: trace && mayHaveTarget ? await detailsFor(asked, version, trace, nothing) : nothing,
-    before: earlier ? { id: earlier.id, score: earlier.score } : null,
     verdict: await attempts.verdictOf(asked.db, id),
+  };
+  return { shown, version };
+}
+
+/** A learner's attempts at the version of one of them, oldest first. */
+export const linesAtVersion = async (asked: RequestContext, { personId, exerciseId, version }: attempts.Attempt): Promise<attempts.AttemptLine[]> =>
+  (await attempts.attemptLines(asked.db, [personId])).filter((line) => line.exerciseId === exerciseId && line.version === version);
+
+/** A handed-in attempt with all that its card shows. */
+export async function attemptSeen(asked: RequestContext, id: string): Promise<AttemptSeen> {
+  const { shown, version } = await attemptShown(asked, id);
+  const { attempt, known } = shown;
+  const lines = (await linesAtVersion(asked, attempt)).filter((line) => line.counts || line.id === id);
+  const at = lines.findIndex((line) => line.id === id);
+  const earlier = at > 0 ? lines[at - 1] : undefined;
+  const nothing = version.content.steps.map((): StepDetail => ({ kind: 'none' }));
+  const trace = known ? await attempts.traceBytes(asked.db, id) : null;
+  return {
+    ...shown,
+    details: trace ? await detailsFor(asked, version, trace, nothing) : nothing,
+    before: earlier ? { id: earlier.id, score: earlier.score } : null,
     unlikely: isStaff(asked.who) ? attempt.unlikely.map(unlikelyWords) : [],
   };
 }

@@ -21,7 +21,8 @@ export interface CommentSeen {
   readonly t: number;
   readonly point: Vec3 | null;
   readonly words: string;
-  readonly madeAt: Date;
+  /** ISO 8601. */
+  readonly madeAt: string;
   readonly edited: boolean;
   readonly understood: boolean;
 }
@@ -34,7 +35,7 @@ const toSeen = (comment: comments.Comment, who: string): CommentSeen => ({
   t: comment.t,
   point: comment.point,
   words: comment.words,
-  madeAt: comment.madeAt,
+  madeAt: comment.madeAt.toISOString(),
   edited: comment.editedAt !== null,
   understood: comment.understoodAt !== null,
 });

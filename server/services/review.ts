@@ -1,13 +1,7 @@
-import type { Scheme, ScoreCard, TraineeExercise, View } from '@core';
-import { coarseCard, forTrainee } from '@core';
-import { notFound } from '../errors';
 import * as attempts from '../repositories/attempts';
-import { findVersion } from '../repositories/exercises';
-import { findRevision } from '../repositories/models';
-import { findPerson, groupsOf, membersOf } from '../repositories/people';
-import { findScheme } from '../repositories/schemes';
+import { groupsOf, membersOf } from '../repositories/people';
 import type { RequestContext } from '../service';
-import { attemptToSee } from './attempts';
+import { type AttemptShown, attemptShown, linesAtVersion } from './attempts';
 import { type CommentSeen, commentsSeen } from './comments';
 import { groupsTaught, isStaff } from './people';
 
@@ -18,20 +12,9 @@ export interface OtherAttempt {
   readonly handedInAt: Date;
 }
 
-/** An attempt with all that is needed to look at it again; its trace is fetched beside. */
-export interface ReviewSeen {
-  readonly attempt: attempts.Attempt;
-  readonly learner: string;
-  readonly card: ScoreCard;
-  readonly exercise: TraineeExercise;
-  /** Whether the goals may be known: else no curve, moment or figure of them is computed. */
-  readonly known: boolean;
-  readonly pictures: readonly (string | null)[];
-  readonly scheme: Scheme | null;
-  readonly meshHash: string;
-  readonly home: View;
+/** An attempt with all that is needed to look at it again; its trace is fetched beside. Where it is not `known`, no curve, moment or figure of its goals is computed. */
+export interface ReviewSeen extends AttemptShown {
   readonly comments: readonly CommentSeen[];
-  readonly verdict: attempts.Verdict;
   /** The learner's own at this version, oldest first, this one among them. */
   readonly own: readonly OtherAttempt[];
   /** For those who teach: the best of the class, whose it is not said; null: there is none better. */
@@ -53,26 +36,11 @@ async function bestOfClass(asked: RequestContext, { personId, exerciseId, versio
 }
 
 export async function reviewSeen(asked: RequestContext, id: string): Promise<ReviewSeen> {
-  const attempt = await attemptToSee(asked, id);
-  const card = await attempts.cardOf(asked.db, id);
-  const version = card && (await findVersion(asked.db, attempt.exerciseId, attempt.version));
-  const revision = version && (await findRevision(asked.db, attempt.model.id, attempt.model.revision));
-  if (!card || !version || !revision) throw notFound('This attempt');
-  const known = isStaff(asked.who) || version.content.showTarget;
-  const lines = await attempts.attemptLines(asked.db, [attempt.personId]);
+  const { shown } = await attemptShown(asked, id);
   return {
-    attempt,
-    learner: (await findPerson(asked.db, attempt.personId))?.name ?? '',
-    card: known ? card : coarseCard(card, version.content.start),
-    exercise: known ? version.content : forTrainee(version.content),
-    known,
-    pictures: version.pictures,
-    scheme: await findScheme(asked.db, attempt.scheme.id, attempt.scheme.revision),
-    meshHash: revision.meshHash,
-    home: revision.home,
+    ...shown,
     comments: await commentsSeen(asked, id),
-    verdict: await attempts.verdictOf(asked.db, id),
-    own: lines.filter((line) => line.exerciseId === attempt.exerciseId && line.version === attempt.version).map(other),
-    best: isStaff(asked.who) ? await bestOfClass(asked, attempt) : null,
+    own: (await linesAtVersion(asked, shown.attempt)).map(other),
+    best: isStaff(asked.who) ? await bestOfClass(asked, shown.attempt) : null,
   };
 }

@@ -37,8 +37,7 @@ const name = z.string().max(200);
 /** What is corrected, what becomes of its attempts, and what those who have it are told. */
 const correction = z.object({ exerciseId: id, attempts: z.enum(['count', 'doNotCount']).default('count'), why: z.string().max(200).default('') });
 const FORBIDDEN: ErrorCase = [403, 'forbidden'];
-/** Of a comment. */
-const MOST_WORDS = 2000;
+const commentWords = z.string().max(2000, 'write at most 2000 characters');
 
 const TERMS = {
   signIn: {
@@ -68,7 +67,7 @@ const TERMS = {
     request: z.object({
       t: z.number().min(0).max(86_400),
       point: vec3Schema.nullable().default(null),
-      words: z.string().max(MOST_WORDS, `write at most ${MOST_WORDS} characters`),
+      words: commentWords,
       answersId: id.nullable().default(null),
     }),
     errors: [FORBIDDEN, [409, 'full']],
@@ -76,7 +75,7 @@ const TERMS = {
   commentsRead: { who: 'person', request: z.object({}) },
   editComment: {
     who: 'person',
-    request: z.object({ words: z.string().max(MOST_WORDS, `write at most ${MOST_WORDS} characters`) }),
+    request: z.object({ words: commentWords }),
     errors: [FORBIDDEN],
   },
   markUnderstood: { who: 'person', request: z.object({ understood: z.boolean() }), errors: [FORBIDDEN] },

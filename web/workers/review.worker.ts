@@ -18,20 +18,26 @@ const PIECE = 150;
 /** A step whose pictures take long is not judged longer than this, ms: the curve is then coarser. */
 const LONGEST = 20_000;
 
-let work: { readonly model: ScoredModel; readonly steps: TraineeExercise['steps']; readonly trace: Trace } | null = null;
+let work: {
+  readonly model: ScoredModel;
+  readonly steps: TraineeExercise['steps'];
+  readonly trace: Trace;
+  readonly evidence: ReturnType<typeof gatherEvidence>;
+} | null = null;
 
 /** Looks through an attempt: what takes long, beside the page. */
 const api = {
   open(mesh: Mesh, home: View, steps: TraineeExercise['steps'], trace: Trace): void {
-    work = { model: { mesh, home }, steps, trace };
+    const model = { mesh, home };
+    work = { model, steps, trace, evidence: gatherEvidence(steps, model, trace) };
   },
   /** What is worth a look. `known`: whether the goals may be. */
-  moments: (known: boolean): Moment[] => (work ? momentsOf(work.steps, work.model, work.trace, known) : []),
+  moments: (known: boolean): Moment[] => (work ? momentsOf(work.steps, work.model, work.trace, known, work.evidence) : []),
   /** How close the attempt was over time, in pieces, the ends first; only where the goals are known. */
   curves(onPiece: (piece: JudgedSamples) => void): void {
     if (!work) return;
-    const { model, steps, trace } = work;
-    gatherEvidence(steps, model, trace).forEach((evidence, step) => {
+    const { model, steps, evidence: all } = work;
+    all.forEach((evidence, step) => {
       if (!evidence) return;
       const begun = performance.now();
       let sent = begun;

@@ -48,22 +48,23 @@ function reachOf(ring: Ring, object: Placed, view: View): number {
   return ring === 'round' ? outer : 0.72 * outer;
 }
 
-/** Places of a ring round an object, world metres, the first of them where its knob stands when nothing is turned. */
-export function ringOf(ring: Ring, object: Placed, turned: Turned, view: View, count = 48): Vec3[] {
+/** Places of a ring round an object by their angles on it, world metres; a knob at 0 where nothing is turned. */
+function placeOnRing(ring: Ring, object: Placed, turned: Turned, view: View): (angle: number) => Vec3 {
   const [a, b] = spanOf(ring, turned);
   const reach = reachOf(ring, object, view);
-  return Array.from({ length: count }, (_, i) => {
-    const angle = (2 * Math.PI * i) / count;
-    return addScaled(addScaled(object.point, a, reach * Math.cos(angle)), b, reach * Math.sin(angle));
-  });
+  return (angle) => addScaled(addScaled(object.point, a, reach * Math.cos(angle)), b, reach * Math.sin(angle));
+}
+
+const AROUND = 48;
+
+/** A ring as a line of places, closed. */
+export function ringOf(ring: Ring, object: Placed, turned: Turned, view: View): Vec3[] {
+  const place = placeOnRing(ring, object, turned, view);
+  return Array.from({ length: AROUND }, (_, i) => place((2 * Math.PI * i) / AROUND));
 }
 
 /** Where the knob of a ring stands, world metres. */
-export function knobOf(ring: Ring, object: Placed, turned: Turned, view: View): Vec3 {
-  const places = ringOf(ring, object, turned, view, 720);
-  const at = Math.round(turned[ring] * 2);
-  return places[((at % 720) + 720) % 720] as Vec3;
-}
+export const knobOf = (ring: Ring, object: Placed, turned: Turned, view: View): Vec3 => placeOnRing(ring, object, turned, view)(turned[ring] * DEGREE);
 
 /** By how much a ring is turned when one drags from one spot of the frame to another, degrees; seen from beneath it runs the other way by itself. */
 export function draggedTurn(ring: Ring, object: Placed, turned: Turned, view: View, from: Spot, to: Spot): number {

@@ -1,8 +1,8 @@
-import { type Mesh, partsUnder } from '@core/geometry';
+import type { Mesh } from '@core/geometry';
 import { SEEN_PIXEL, type SeenPlace } from '@core/measures';
 import { subjectOf } from '@core/model';
-import { initialScene, type Scene } from '@core/navigation';
-import { FRAME_ASPECT, fit, type StandardName, standardOrientation, type View } from '@core/view';
+import { apply, initialScene, type Scene } from '@core/navigation';
+import { FRAME, FRAME_ASPECT, fit, type StandardName, standardOrientation, type View } from '@core/view';
 import type { StageHandle } from '@web/stage/useStage';
 import type { SeenWorker } from '@web/workers/seen.worker';
 import { releaseProxy, wrap } from 'comlink';
@@ -20,17 +20,10 @@ const GREY = [0.2126, 0.7152, 0.0722] as const;
 const SHADE = 0.75;
 
 /** The subject alone, squarely from one side. */
-export function sideScene(mesh: Mesh, parts: readonly string[], view: View, side: StandardName): Scene {
+function sideScene(mesh: Mesh, parts: readonly string[], view: View, side: StandardName): Scene {
   const points = subjectOf(mesh, parts);
   const scene = initialScene(fit({ ...view, projection: 'orthographic', orientation: standardOrientation(side) }, points, FRAME_ASPECT, MARGIN));
-  if (parts.length === 0) return scene;
-  const shown = partsUnder(mesh, parts);
-  const parentOf = new Map(mesh.parts.map(({ id, parent }) => [id, parent]));
-  // What a part lies under must be shown for it to be seen.
-  const above = new Set<string>();
-  for (const id of parts) for (let at = parentOf.get(id) ?? null; at !== null; at = parentOf.get(at) ?? null) above.add(at);
-  const hidden = mesh.parts.filter(({ id }, number) => !shown.has(number) && !above.has(id));
-  return { ...scene, visibility: Object.fromEntries(hidden.map(({ id }) => [id, 'hidden' as const])) };
+  return parts.length === 0 ? scene : apply(scene, { kind: 'isolate', parts: [...parts] }, { frame: FRAME, parts: mesh.parts });
 }
 
 type Paint = readonly [red: number, green: number, blue: number, alpha: number];

@@ -6,7 +6,7 @@ import { useModel } from '@web/goals/useModel';
 import { useScenePictures } from '@web/goals/useScenePictures';
 import { useMemo } from 'react';
 import { clockWords } from './clock';
-import type { Comment } from './useComments';
+import { answersTo, type Comment, threadsOf } from './useComments';
 import { useReplayed } from './useReplayed';
 
 interface Props {
@@ -23,7 +23,7 @@ export function CardComments({ attemptId, exercise, meshHash, home, comments }: 
   const { prepared } = useModel(meshHash);
   const model = useMemo(() => (prepared ? { mesh: prepared.mesh, home } : null), [prepared, home]);
   const { replayed } = useReplayed(attemptId, exercise.steps, model);
-  const threads = useMemo(() => comments.filter(({ answersId }) => answersId === null).sort((a, b) => a.t - b.t), [comments]);
+  const threads = useMemo(() => threadsOf(comments), [comments]);
   const scenes = useMemo(() => (replayed ? threads.map(({ t }) => ({ scene: keptOf(replayed.player.at(t).scene) })) : null), [replayed, threads]);
   const pictures = useScenePictures(handle, scenes);
   return (
@@ -34,7 +34,7 @@ export function CardComments({ attemptId, exercise, meshHash, home, comments }: 
       </h2>
       <ul className="space-y-4">
         {threads.map(({ id, author, words, t, understood }, i) => {
-          const answers = comments.filter(({ answersId }) => answersId === id).length;
+          const answers = answersTo(comments, id).length;
           return (
             <li key={id}>
               <a href={`/attempts/${attemptId}/review?t=${t.toFixed(2)}`} className="group flex gap-4 max-sm:flex-col">

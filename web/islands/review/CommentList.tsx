@@ -5,7 +5,7 @@ import { formatDistanceToNow } from 'date-fns';
 import { Check, MapPin, Pencil, Trash2 } from 'lucide-react';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { clockWords } from './clock';
-import type { Comment, Comments } from './useComments';
+import { answersTo, type Comment, type Comments, threadsOf } from './useComments';
 
 const MOST_WORDS = 2000;
 
@@ -140,7 +140,7 @@ interface Props {
 
 /** Comments pinned to moments, each with its answers. */
 export function CommentList({ attemptId, comments, folding, staff, mine, now, onGo, spot, pointing, onPointing }: Props) {
-  const threads = comments.list.filter(({ answersId }) => answersId === null).sort((a, b) => a.t - b.t);
+  const threads = threadsOf(comments.list);
   const say = (t: number, words: string, answersId: string | null, point: Vec3 | null = null): Promise<boolean> =>
     comments.doing(() =>
       call('addComment', { params: { id: attemptId }, body: { t, words, answersId, point: point ? ([...point] as [number, number, number]) : null } }),
@@ -172,13 +172,11 @@ export function CommentList({ attemptId, comments, folding, staff, mine, now, on
             </p>
             <Said comment={comment} comments={comments} />
             <ul>
-              {comments.list
-                .filter(({ answersId }) => answersId === comment.id)
-                .map((answer) => (
-                  <li key={answer.id} className="mt-1 border-rule border-l-2 pl-2">
-                    <Said comment={answer} comments={comments} />
-                  </li>
-                ))}
+              {answersTo(comments.list, comment.id).map((answer) => (
+                <li key={answer.id} className="mt-1 border-rule border-l-2 pl-2">
+                  <Said comment={answer} comments={comments} />
+                </li>
+              ))}
             </ul>
             <Answer label={`Answer comment ${i + 1}`} onSay={(words) => say(comment.t, words, comment.id)} />
             {mine && (

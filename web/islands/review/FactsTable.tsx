@@ -1,12 +1,12 @@
 import { CRITERIA } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
+import type { Replayed } from '@core/review';
 import { MOMENT_NAMES, type Moment, momentWords } from '@core/review';
 import { shownValue } from '@web/ui/shownValue';
 import { useState } from 'react';
 import { clockWords } from './clock';
 import { gestureWords } from './Lanes';
 import type { Samples } from './useLookedThrough';
-import type { Replayed } from './useReplayed';
 
 interface Props {
   readonly steps: TraineeExercise['steps'];

@@ -6,19 +6,19 @@ import { memo } from 'react';
 import { clockWords } from './clock';
 
 /** What kinds of gestures look like; where there is room the block says what it was. */
-const LOOKS: { readonly [name: string]: { readonly kinds: readonly CommandKind[]; readonly className: string; readonly word: string } } = {
-  turn: { kinds: ['orbit', 'turn', 'look', 'roll'], className: 'bg-sea text-paper', word: 'turning' },
-  slide: { kinds: ['pan', 'walk', 'rise', 'dolly'], className: 'bg-amber text-paper', word: 'sliding and walking' },
-  size: { kinds: ['zoom', 'zoomRegion', 'fit', 'home', 'centre'], className: 'bg-ink text-paper', word: 'size' },
-  view: {
+const LOOKS: readonly { readonly kinds: readonly CommandKind[]; readonly className: string; readonly word: string }[] = [
+  { kinds: ['orbit', 'turn', 'look', 'roll'], className: 'bg-sea text-paper', word: 'turning' },
+  { kinds: ['pan', 'walk', 'rise', 'dolly'], className: 'bg-amber text-paper', word: 'sliding and walking' },
+  { kinds: ['zoom', 'zoomRegion', 'fit', 'home', 'centre'], className: 'bg-ink text-paper', word: 'size' },
+  {
     kinds: ['standard', 'opposite', 'snap', 'level', 'normalTo', 'lookAt', 'reset', 'back', 'forward'],
     className: 'bg-signal text-on-signal',
     word: 'views',
   },
-};
+];
 const REST = { className: 'bg-ink-soft text-paper', word: 'other' };
-const lookOf = (kind: CommandKind) => Object.values(LOOKS).find(({ kinds }) => kinds.includes(kind)) ?? REST;
-export const LANE_LEGEND = [...Object.values(LOOKS), REST].map(({ className, word }) => ({ className, word }));
+const lookOf = (kind: CommandKind) => LOOKS.find(({ kinds }) => kinds.includes(kind)) ?? REST;
+export const LANE_LEGEND = [...LOOKS, REST].map(({ className, word }) => ({ className, word }));
 
 /** Blocks that are narrower than this share of what is shown are drawn as wide, so that they can be seen. */
 const LEAST = 0.006;

@@ -4,6 +4,7 @@ import { BUILT_IN_SCHEMES, type Scheme, schemesReceived } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { ScoredModel } from '@core/model';
 import type { Scene } from '@core/navigation';
+import type { Replayed } from '@core/review';
 import { type Folding, type Moment, mostTelling } from '@core/review';
 import type { View } from '@core/view';
 import { panelOf } from '@web/goals/panels';
@@ -23,10 +24,9 @@ import type { Pace } from './reference';
 import type { Reviewed } from './reviewed';
 import { TimeLine } from './TimeLine';
 import { Transport } from './Transport';
-import { useComments } from './useComments';
+import { threadsOf, useComments } from './useComments';
 import { useLookedThrough } from './useLookedThrough';
 import { useReference } from './useReference';
-import type { Replayed } from './useReplayed';
 import { useReviewKeys } from './useReviewKeys';
 import { WakeThen } from './WakeThen';
 
@@ -78,7 +78,6 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
   const { moments, samples } = useLookedThrough(exercise.steps, known, model, trace);
   const comments = useComments(attemptId, reviewed.comments);
   const { step, prompt } = useStepAt(replayed, clock);
-  const [view, setView] = useState<View | null>(null);
   const [pointing, setPointing] = useState(false);
   const [spot, setSpot] = useState<Vec3 | null>(null);
   const chosen = useReference(reviewed, replayed, model);
@@ -91,9 +90,10 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
   const scheme = useMemo(() => (reviewed.scheme && schemesReceived([reviewed.scheme])[0]) ?? (BUILT_IN_SCHEMES[0] as Scheme), [reviewed.scheme]);
   const sceneAt = useCallback((at: number): Scene => player.at(folding.fromFolded(at)).scene, [player, folding]);
   const otherAt = useCallback((at: number): Scene => reference?.sceneAt(at, pace) ?? sceneAt(0), [reference, pace, sceneAt]);
-  // A view between two moves is made anew each time it is asked for: a store's selector may not give one.
-  const at = useStore(clock, (s) => s.at);
-  const ghost = useMemo(() => (reference && shown === 'ghost' ? (reference.sceneAt(at, pace)?.view ?? null) : null), [reference, shown, at, pace]);
+  const ghostAt = useCallback(
+    (at: number): View | null => (reference && shown === 'ghost' ? (reference.sceneAt(at, pace)?.view ?? null) : null),
+    [reference, shown, pace],
+  );
 
   const go = useCallback(
     (t: number): void => {
@@ -114,7 +114,7 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
 
   useFirstMoment(clock, folding, moments);
 
-  const threads = useMemo(() => comments.list.filter(({ answersId }) => answersId === null).sort((a, b) => a.t - b.t), [comments.list]);
+  const threads = useMemo(() => threadsOf(comments.list), [comments.list]);
   const numbered = useMemo(() => threads.map(({ t }, i) => ({ number: i + 1, t })), [threads]);
   const pins = useMemo<Pin[]>(
     () => [...threads.flatMap(({ point }, i) => (point ? [{ number: i + 1, point }] : [])), ...(spot ? [{ number: threads.length + 1, point: spot }] : [])],
@@ -136,10 +136,9 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
             {...both}
             sceneAt={sceneAt}
             label={`Stage: the attempt at ${exercise.title}`}
-            ghost={ghost}
+            ghostAt={ghostAt}
             pins={pins}
             onSpot={pointing ? setSpot : null}
-            onView={setView}
           />
           {beside && (
             <ReviewStage {...both} sceneAt={otherAt} label={`Stage: ${reference.name}`}>
@@ -169,7 +168,7 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
           }}
         />
         <section aria-label="What was asked" className="flex shrink-0 items-start gap-3">
-          {view && <DialHere view={view} target={target} ghost={ghost} />}
+          <DialHere clock={clock} sceneAt={sceneAt} target={target} ghostAt={ghostAt} />
           <div className="min-w-0">
             {exercise.steps.length > 1 && <p className="font-semibold text-sm">Step {step + 1}</p>}
             <Html html={reviewed.words.steps[step]?.brief ?? ''} className="text-sm" />

@@ -11,6 +11,7 @@ import { createScenePlayer } from '@web/stage/sceneSource';
 import { useStage } from '@web/stage/useStage';
 import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
 import { type PointerEvent, type ReactNode, Suspense, useEffect, useMemo } from 'react';
+import { useStore } from 'zustand';
 import type { Clock } from './clock';
 
 /** A comment's point of the model, with its number. */
@@ -36,6 +37,12 @@ function GhostFrame({ ghost, view }: { readonly ghost: View; readonly view: View
       <path d={path} fill="none" stroke="var(--color-amber)" strokeWidth="0.008" strokeDasharray="0.03 0.015" />
     </svg>
   );
+}
+
+function Ghost({ clock, ghostAt, view }: { readonly clock: Clock; readonly ghostAt: (at: number) => View | null; readonly view: View }) {
+  // A view between two moves is made anew each time it is asked for: a store's selector may not give one.
+  const ghost = ghostAt(useStore(clock, (s) => s.at));
+  return ghost && <GhostFrame ghost={ghost} view={view} />;
 }
 
 function Pins({ pins, view }: { readonly pins: readonly Pin[]; readonly view: View }) {
@@ -68,16 +75,16 @@ interface Props {
   /** The published picture of what is hidden; null: nothing is. */
   readonly picture: string | null;
   readonly label: string;
-  readonly ghost?: View | null;
+  /** Another view whose frame stands on the stage at a moment of the clock; null: none. */
+  readonly ghostAt?: (at: number) => View | null;
   readonly pins?: readonly Pin[];
   /** Hears of a spot of the model that was pointed at; left out: nothing is pointed at. */
   readonly onSpot?: ((point: Vec3) => void) | null;
-  readonly onView?: (view: View | null) => void;
   readonly children?: ReactNode;
 }
 
 /** A stage that shows an attempt as it was; nothing on it moves by hand. */
-export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, label, ghost = null, pins = [], onSpot = null, onView, children }: Props) {
+export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, label, ghostAt, pins = [], onSpot = null, children }: Props) {
   const source = useMemo(() => createScenePlayer(sceneAt(clock.getState().at)), [sceneAt, clock]);
   useEffect(() => {
     const show = (): void => {
@@ -89,7 +96,6 @@ export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, l
   }, [clock, source, sceneAt]);
   const { canvas, handle, drawn } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as Scheme, { source });
   usePlaced(handle, goal);
-  useEffect(() => onView?.(drawn), [onView, drawn]);
   const Overlay = goal && overlayOf(goal);
   const point = (event: PointerEvent<HTMLElement>): void => {
     if (!onSpot || !handle) return;
@@ -103,7 +109,7 @@ export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, l
     <div className="flex min-w-0 flex-1 flex-col max-lg:aspect-[1.6] max-lg:w-full max-lg:max-h-[60vh]">
       <StageFrame canvas={canvas} label={label}>
         {drawn && <Suspense>{Overlay && goal && <Overlay goal={goal} view={drawn} prompt={prompt} picture={picture} floorAt={undefined} />}</Suspense>}
-        {drawn && ghost && <GhostFrame ghost={ghost} view={drawn} />}
+        {drawn && ghostAt && <Ghost clock={clock} ghostAt={ghostAt} view={drawn} />}
         {drawn && pins.length > 0 && <Pins pins={pins} view={drawn} />}
         {onSpot && (
           <button

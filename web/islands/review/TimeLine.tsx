@@ -1,6 +1,6 @@
 import { CRITERIA, type CriterionId } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
-import type { Moment } from '@core/review';
+import type { Moment, Replayed } from '@core/review';
 import { Minus, Plus } from 'lucide-react';
 import { type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
@@ -8,7 +8,6 @@ import { CurveChart, INSET, LineSample, lookOf } from './CurveChart';
 import { type Clock, clockWords } from './clock';
 import { LANE_LEGEND, Lanes } from './Lanes';
 import type { Samples } from './useLookedThrough';
-import type { Replayed } from './useReplayed';
 
 interface Props {
   readonly steps: TraineeExercise['steps'];

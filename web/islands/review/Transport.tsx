@@ -1,9 +1,8 @@
-import type { Moment } from '@core/review';
+import type { Moment, Replayed } from '@core/review';
 import { ChevronFirst, ChevronLast, Pause, Play, RotateCcw, StepBack, StepForward } from 'lucide-react';
 import { useStore } from 'zustand';
 import { type Clock, clockWords, RATES } from './clock';
 import { gestureWords } from './Lanes';
-import type { Replayed } from './useReplayed';
 
 /** Where one goes from a moment, by gestures or by single commands, seconds without pauses. */
 export function stepped({ gestures, trace, folding }: Replayed, at: number, by: 'gesture' | 'command', way: 1 | -1): number {

@@ -1,10 +1,10 @@
 import { KIND_WORDS, type Scheme } from '@core/input';
+import type { Replayed } from '@core/review';
 import type { Fix } from '@web/stage/recorder';
 import { Wake } from '@web/stage/Wake';
 import { useMemo } from 'react';
 import { useStore } from 'zustand';
 import type { Clock } from './clock';
-import type { Replayed } from './useReplayed';
 
 /** The views that the learner came through, one a gesture; a press shows the moment after it. Where the window is high enough for it. */
 export function WakeThen({ replayed, clock, scheme }: { readonly replayed: Replayed; readonly clock: Clock; readonly scheme: Scheme }) {

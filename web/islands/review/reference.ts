@@ -1,8 +1,8 @@
 import type { TraineeExercise } from '@core/exercise';
 import { watchOf } from '@core/goals';
 import type { Context, Scene } from '@core/navigation';
+import type { Replayed } from '@core/review';
 import { playing } from '@core/trace';
-import type { Replayed } from './useReplayed';
 
 /** In step by the time since a step began, or by the share of it that is over. */
 export type Pace = 'time' | 'share';

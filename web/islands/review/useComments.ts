@@ -5,6 +5,11 @@ import { toast } from 'sonner';
 
 export type Comment = AnswerOf<'comments'>['comments'][number];
 
+/** Comments that stand by themselves, in the order of their moments: the first is number 1. */
+export const threadsOf = (comments: readonly Comment[]): Comment[] => comments.filter(({ answersId }) => answersId === null).sort((a, b) => a.t - b.t);
+
+export const answersTo = (comments: readonly Comment[], id: string): Comment[] => comments.filter(({ answersId }) => answersId === id);
+
 /** Looks for what others say so often, ms: nobody loads the page again. */
 const EVERY = 5000;
 

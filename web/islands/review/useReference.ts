@@ -1,10 +1,11 @@
 import { contextFor, type ScoredModel } from '@core/model';
+import type { Replayed } from '@core/review';
 import { shownPoints } from '@web/ui/points';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { attemptAsReference, type Reference, recordingAsReference } from './reference';
 import type { Reviewed } from './reviewed';
-import { type Replayed, useReplayed } from './useReplayed';
+import { useReplayed } from './useReplayed';
 
 /** The author's own way, beside attempts by their ids. */
 const AUTHOR = 'author';

@@ -1,8 +1,7 @@
-import type { Moment } from '@core/review';
+import type { Moment, Replayed } from '@core/review';
 import { useEffect } from 'react';
 import type { Clock } from './clock';
 import { stepped } from './Transport';
-import type { Replayed } from './useReplayed';
 
 /** Whether a press is meant for something else: a field, a list, or a button that space presses. */
 const isElsewhere = (event: KeyboardEvent): boolean =>
