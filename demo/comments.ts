@@ -1,4 +1,4 @@
-import { momentsOf, mostTelling } from '@core';
+import { type MomentKind, momentsOf } from '@core';
 import { meshOf } from '@server/meshes';
 import { attemptLines, traceOf } from '@server/repositories/attempts';
 import { findVersion } from '@server/repositories/exercises';
@@ -7,46 +7,61 @@ import { addComment, commentsRead, markUnderstood } from '@server/services/comme
 import { getModel } from '@server/services/models';
 
 interface Said {
-  /** Sign-in name of the learner, and the exercise; the worst of their attempts at it. */
+  /** Sign-in name of the learner; where none of their attempts has such a moment, anybody's. */
   readonly learner: string;
-  readonly title: string;
+  readonly about: MomentKind;
   readonly words: string;
   readonly answer?: string;
 }
 
-/** What Maren said, each at the moment that tells most. */
+/** What Maren said, each at a moment that is as she says. */
 const SAID: readonly Said[] = [
   {
     learner: 'tomas',
-    title: 'Round to the ladder',
-    words: 'Here you turned away from the ladder. Before you turn, look at the hollow dot on the dial: it shows on which side the target lies.',
+    about: 'wrongWay',
+    words: 'Here you turned away from the target. Before you turn, look at the hollow dot on the dial: it shows on which side it lies.',
     answer: 'I had not seen the dot. Next time I look there first.',
   },
   {
     learner: 'oskar',
-    title: 'Round to the ladder',
-    words: 'This is where most of it was lost. Try it slowly: one long drag instead of many short ones.',
+    about: 'wrongWay',
+    words: 'This turn led away from it. Stop after each turn and compare with the picture: one long drag is better than many short ones.',
   },
 ];
+
+/** The worst attempt of a person that has a moment of a kind, and when that was; of one that was not spoken of yet. */
+async function attemptWith(asked: RequestContext, person: Person, kind: MomentKind, spoken: ReadonlySet<string>): Promise<{ id: string; t: number } | null> {
+  const lines = (await attemptLines(asked.db, [person.id])).filter(({ id }) => !spoken.has(id)).sort((a, b) => a.score - b.score);
+  for (const { id, exerciseId, version } of lines) {
+    const content = (await findVersion(asked.db, exerciseId, version))?.content;
+    const trace = await traceOf(asked.db, id);
+    if (!content || !trace) continue;
+    const { revision } = await getModel(asked, content.model.id, content.model.revision);
+    const model = { mesh: await meshOf(asked, revision.meshHash), home: revision.home };
+    const moment = momentsOf(content.steps, model, trace, true).find((each) => each.kind === kind);
+    if (moment) return { id, t: moment.t };
+  }
+  return null;
+}
 
 /** Comments at moments of attempts, as the instructor makes them; some are answered and understood. */
 export async function commentOnAttempts(service: Service, instructor: Person, learners: readonly Person[]): Promise<void> {
   const asked: RequestContext = { ...service, who: instructor };
-  for (const { learner, title, words, answer } of SAID) {
-    const person = learners.find(({ signIn }) => signIn === learner);
-    const lines = person ? (await attemptLines(service.db, [person.id])).filter((line) => line.title === title) : [];
-    const worst = lines.reduce<(typeof lines)[number] | null>((least, line) => (line.score < (least?.score ?? Number.POSITIVE_INFINITY) ? line : least), null);
-    const version = worst && (await findVersion(service.db, worst.exerciseId, worst.version));
-    const trace = worst && (await traceOf(service.db, worst.id));
-    if (!person || !worst || !version || !trace) continue;
-    const { revision } = await getModel(asked, version.content.model.id, version.content.model.revision);
-    const model = { mesh: await meshOf(service, revision.meshHash), home: revision.home };
-    const t = mostTelling(momentsOf(version.content.steps, model, trace, true))?.t ?? 0;
-    const id = await addComment(asked, worst.id, { t, point: null, words, answersId: null });
-    if (!answer) continue;
-    const theirs: RequestContext = { ...service, who: person };
-    await commentsRead(theirs, worst.id);
-    await addComment(theirs, worst.id, { t, point: null, words: answer, answersId: id });
-    await markUnderstood(theirs, id, true);
+  const spoken = new Set<string>();
+  for (const { learner, about, words, answer } of SAID) {
+    for (const person of [...learners].sort((a, b) => Number(b.signIn === learner) - Number(a.signIn === learner))) {
+      const found = await attemptWith(asked, person, about, spoken);
+      if (!found) continue;
+      const { id, t } = found;
+      spoken.add(id);
+      const comment = await addComment(asked, id, { t, point: null, words, answersId: null });
+      if (answer) {
+        const theirs: RequestContext = { ...service, who: person };
+        await commentsRead(theirs, id);
+        await addComment(theirs, id, { t, point: null, words: answer, answersId: comment });
+        await markUnderstood(theirs, comment, true);
+      }
+      break;
+    }
   }
 }
