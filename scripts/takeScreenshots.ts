@@ -87,9 +87,8 @@ try {
   await shot('practise-way');
   await practise('A crate for the drive');
   await keys(driver, '1');
-  // What is clicked is a hair wide: the view must have arrived.
-  await pause(1000);
   await press(driver, /thickness/);
+  await waitFor(driver, 'the tool', async () => (await driver.findElements(By.css('section[aria-label=Measure]'))).length === 1);
   await clickAt(driver, [0.232, 0.002]);
   await press(driver, /slope/);
   await clickAt(driver, [-0.206, -0.255]);

@@ -47,7 +47,8 @@ export function MeasureTool({ session, prepared, probes, aids, view, panel, land
       }),
     [session, prepared, probes, aids, heard],
   );
-  useEffect(() => () => measuring.end(), [measuring]);
+  // Not while it is drawn: what is drawn and thrown away again would go on taking picks.
+  useEffect(() => measuring.listen(), [measuring]);
   useEffect(() => {
     if (asked) measuring.setWhat(asked.what);
   }, [asked, measuring]);

@@ -53,8 +53,8 @@ export interface Measuring extends StoreApi<MeasuringState> {
   remove(id: number): void;
   /** Takes the last thing back: a first pick, else the last value; false when there is nothing. */
   back(): boolean;
-  /** Stops listening. */
-  end(): void;
+  /** Takes what is picked on the stage from now on, until the returned function is called. */
+  listen(): () => void;
 }
 
 /** Hears of a value, with what was asked. */
@@ -72,7 +72,7 @@ export interface MeasuringOptions {
 const hintOf = ({ what, as }: Pick<MeasuringState, 'what' | 'as'>, second: boolean): string =>
   what === 'diameter' ? `Pick ${NAMES[as]}.` : second ? `Now the second: ${NAMES[as]}.` : `Pick the first: ${NAMES[as]}.`;
 
-/** Measures between what is picked on the stage, while it listens. */
+/** Measures between what is picked on the stage, while it listens: made by itself it does nothing. */
 export function createMeasuring({ session, mesh, nearest, asked, onMeasured }: MeasuringOptions): Measuring {
   const what = asked()?.what ?? 'distance';
   const filter = FILTERS[what][0] ?? 'face';
@@ -112,15 +112,6 @@ export function createMeasuring({ session, mesh, nearest, asked, onMeasured }: M
     else if (state.first) measured([state.first, picked]);
     else say({ first: picked });
   };
-  let heard = session.moves.length;
-  const end = session.subscribe(({ scene }) => {
-    if (session.moves.length === heard) return;
-    heard = session.moves.length;
-    const command = session.moves.at(-1)?.command;
-    const part = command?.kind === 'select' ? command.parts[0] : undefined;
-    const { point, normal } = scene.selection;
-    if (part !== undefined && point && normal && mesh.parts.some(({ id }) => id === part)) take(part, point, normal);
-  });
   return {
     ...store,
     setWhat: (chosen) => say({ what: chosen, as: FILTERS[chosen][0] ?? 'face', first: null }),
@@ -134,6 +125,16 @@ export function createMeasuring({ session, mesh, nearest, asked, onMeasured }: M
       else return false;
       return true;
     },
-    end,
+    listen() {
+      let heard = session.moves.length;
+      return session.subscribe(({ scene }) => {
+        if (session.moves.length === heard) return;
+        heard = session.moves.length;
+        const command = session.moves.at(-1)?.command;
+        const part = command?.kind === 'select' ? command.parts[0] : undefined;
+        const { point, normal } = scene.selection;
+        if (part !== undefined && point && normal && mesh.parts.some(({ id }) => id === part)) take(part, point, normal);
+      });
+    },
   };
 }
