@@ -10,6 +10,7 @@ import { judgedAt, sampleTimes } from './curves';
 import { foldingOf } from './folding';
 import type { Moment, MomentKind } from './moment';
 import { momentsOf, mostTelling } from './moments';
+import { momentWords } from './momentWords';
 import { attemptPlayer } from './player';
 import { promptsOf } from './prompts';
 
@@ -230,6 +231,19 @@ describe('moments, known', () => {
     // Of two the larger.
     expect(mostTelling(momentsOf(exercise.steps, crate, attempt([turn(0.3), turn(0.6)]), true))).toMatchObject({ kind: 'wrongWay', t: 2 });
   });
+});
+
+it('a wrong way is told by where the target lay, before or behind', () => {
+  const told = (turned: number, target: number): string =>
+    momentWords({
+      kind: 'wrongWay',
+      figures: { gesture: 'orbit', turned: { right: turned, higher: 0.1 }, target: { right: target, higher: 0 }, larger: 1, standing: false },
+      t: 1,
+      from: 0,
+      step: 0,
+    });
+  expect(told(-Math.PI / 4, Math.PI / 6)).toBe('Turned 45° left while the target lay 30° right.');
+  expect(told(Math.PI / 2, Math.PI / 6)).toBe('Turned 90° right, past the target, which lay 30° right.');
 });
 
 describe('simulated learners', () => {

@@ -23,7 +23,7 @@ export function DialHere({ clock, sceneAt, target, ghostAt }: Props) {
   const angles = ghost && anglesOf(ghost.orientation);
   const places = angles && [ringPoint(angles.azimuth, RING), arcPoint(angles.elevation, ARC)];
   return (
-    <div className="relative w-36 shrink-0">
+    <div className="relative w-44 shrink-0">
       <ViewDial view={sceneAt(at).view} target={target} onCommand={nothing} enabled={false} scheme={BUILT_IN_SCHEMES[0] as Scheme} />
       {places && (
         <svg
