@@ -43,7 +43,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$|/tests/' },
-      to: { path: '^node_modules/', pathNot: '^node_modules/(zod|quickhull3d|clipper2-ts)/' },
+      to: { path: '^node_modules/', pathNot: '^node_modules/(zod|quickhull3d|clipper2-ts|ts-fsrs)/' },
     },
     { name: 'core-knows-no-node', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
     {

@@ -16,7 +16,7 @@ const at = (path) => fileURLToPath(new URL(path, import.meta.url));
 
 /** Core and formats only compute, and so do what clips polygons and what checks shapes: nothing of them is shipped to a page that does not call it. */
 const treeshake = {
-  moduleSideEffects: (id) => !/\/node_modules\/(clipper2-ts|zod)\//.test(id) && !id.startsWith(at('./core/')) && !id.startsWith(at('./formats/')),
+  moduleSideEffects: (id) => !/\/node_modules\/(clipper2-ts|zod|ts-fsrs)\//.test(id) && !id.startsWith(at('./core/')) && !id.startsWith(at('./formats/')),
 };
 
 export default defineConfig({

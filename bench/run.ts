@@ -30,6 +30,7 @@ import { judgeNow } from '@core/scoring';
 import DynamicTimeWarping from 'dynamic-time-warping';
 import { Quaternion, Vector3 } from 'three';
 import { ball } from './ball';
+import { levelBenches } from './levels';
 import { measuringBenches } from './measuring';
 import { pair } from './pair';
 import { reviewBenches } from './review';
@@ -170,6 +171,7 @@ await pair(`contours with ${crossing.length} candidates`, 'ratio under 3', () =>
 await stageBenches(million);
 await measuringBenches();
 await reviewBenches();
+levelBenches();
 process.stdout.write(`\n${subjectPoints(twoHundred, []).length} hull points of the 200k model\n`);
 
 function touch(mesh: Mesh): void {

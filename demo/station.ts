@@ -1,6 +1,7 @@
 import { type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping } from '@core';
 import { writeGlb } from '@formats';
-import { newId } from '@server/ids';
+import { dayAt } from '@server/day';
+import { newId, sha256 } from '@server/ids';
 import { meshOf } from '@server/meshes';
 import { addGroup, addMember, markMadeUp } from '@server/repositories/people';
 import type { Person, RequestContext, Service } from '@server/service';
@@ -8,6 +9,7 @@ import { assignExercise } from '@server/services/assigning';
 import { asSent, handIn, openAttempt } from '@server/services/attempts';
 import { makeExercise, publish, saveDraft } from '@server/services/exercises';
 import { markLandmark } from '@server/services/landmarks';
+import { retakeAll } from '@server/services/learning';
 import { changeModel, importModel } from '@server/services/models';
 import { makePerson } from '@server/services/people';
 import { commentOnAttempts } from './comments';
@@ -51,6 +53,16 @@ async function importModels(asked: RequestContext): Promise<Map<DemoModel, { ref
   return found;
 }
 
+/** Days of the story, and the week in its middle when a storm closed the station: nobody came. */
+const STORY_DAYS = 56;
+const STORM = { from: 24, days: 7 };
+/** Every exercise has its day to be done by, so many days after the one before; the later part of the course has none yet. */
+const DUE = { first: 8, every: 4, exercises: 15 };
+
+/** The day by which the exercise at a place of the course should be done: of the fifteenth, in eight days. */
+const dueOn = (place: number, { now, zone }: Service): string | null =>
+  place < DUE.exercises ? dayAt(new Date(now().getTime() + (DUE.first + DUE.every * place - STORY_DAYS) * DAY), zone) : null;
+
 async function publishCourse(asked: RequestContext, groupId: string): Promise<Published[]> {
   const models = await importModels(asked);
   const found: Published[] = [];
@@ -65,29 +77,57 @@ async function publishCourse(asked: RequestContext, groupId: string): Promise<Pu
       id,
       content.steps.map(() => null),
     );
-    await assignExercise(asked, { groupId, exerciseId: id, dueOn: null });
+    await assignExercise(asked, { groupId, exerciseId: id, dueOn: dueOn(found.length, asked) });
     found.push({ id, version, content, model: model.scored });
   }
   return found;
 }
 
-/** All attempts of one learner, spread over the four weeks up to the day they were last seen. */
-async function practise(service: Service, person: Person, learner: DemoLearner, course: readonly Published[]): Promise<void> {
-  const end = service.now().getTime() - learner.away * DAY;
-  const begin = service.now().getTime() - 27 * DAY;
+/** Attempts on a day of practice, and minutes between them. */
+const PER_DAY = 3;
+const MINUTES = 6;
+
+/** When the nth attempt of `total` was made, days before the end of the story's last day: a few at a time, none in the storm. */
+function daysAgo(n: number, total: number, away: number): number {
+  const sessions = Math.max(1, Math.ceil(total / PER_DAY) - 1);
+  const share = sessions === 0 ? 1 : Math.floor(n / PER_DAY) / sessions;
+  const open = Math.round(share * (STORY_DAYS - STORM.days - away));
+  return STORY_DAYS - (open >= STORM.from ? open + STORM.days : open);
+}
+
+/** What a learner does, in the order of their attempts: each exercise a few times, then where they get no further. */
+function plannedFor(learner: DemoLearner, course: readonly Published[]): { exercise: Published; hand: SimulatedLearner }[] {
   const total = learner.reach * learner.repeats;
-  for (let n = 0; n < total; n++) {
-    const exercise = course[Math.floor(n / learner.repeats)];
-    const schemeId = learner.schemes[Math.min(learner.schemes.length - 1, Math.floor((n * learner.schemes.length) / total))];
-    const scheme = schemeId ? schemeById(schemeId) : null;
-    if (!exercise || !scheme) continue;
-    // Practice within an exercise and over the course both bring the hand nearer to where it settles.
-    const k = Math.min(1, 0.6 * ((n % learner.repeats) / Math.max(1, learner.repeats - 1)) + 0.5 * (n / total));
-    let clock = begin + ((end - begin) * (n + 1)) / (total + 1);
+  const plan = Array.from({ length: total }, (_, n) => {
+    const exercise = course[Math.floor(n / learner.repeats)] as Published;
+    // Practice over the course brings the hand nearer to where it settles, and within an exercise a little more.
+    const gone = 1 - 0.5 ** (n / learner.half);
+    const again = 0.5 * (1 - 0.5 ** (n % learner.repeats));
+    return { exercise, hand: between(learner.first, learner.settled, gone + (1 - gone) * again) };
+  });
+  const { stalls } = learner;
+  const where = course.find(({ content }) => content.title === stalls?.title);
+  return stalls && where ? [...plan, ...Array.from({ length: stalls.times }, () => ({ exercise: where, hand: stalls.hand }))] : plan;
+}
+
+/** An id that is the same at every seeding: the seed of an attempt comes from it. */
+function idOf(learner: DemoLearner, n: number): string {
+  const hex = sha256(`${learner.signIn} ${n}`);
+  return [hex.slice(0, 8), hex.slice(8, 12), `4${hex.slice(13, 16)}`, `8${hex.slice(17, 20)}`, hex.slice(20, 32)].join('-');
+}
+
+/** All attempts of one learner, spread over the weeks up to the day they were last seen. */
+async function practise(service: Service, person: Person, learner: DemoLearner, course: readonly Published[]): Promise<void> {
+  const plan = plannedFor(learner, course);
+  const now = service.now().getTime();
+  for (const [n, { exercise, hand }] of plan.entries()) {
+    const scheme = schemeById(learner.schemes[Math.floor((n * learner.schemes.length) / plan.length)] ?? '');
+    if (!scheme) continue;
+    // The last is made some minutes ago, the others the same hour of their days.
+    let clock = now - daysAgo(n, plan.length, learner.away) * DAY - (PER_DAY - (n % PER_DAY)) * MINUTES * 60_000;
     const asked: RequestContext = { ...service, now: () => new Date(clock), who: person };
-    const opened = await openAttempt(asked, { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id });
+    const opened = await openAttempt(asked, { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id }, idOf(learner, n));
     // The seed that the server gave decides the order of random calls, and here the hand's misses as well.
-    const hand = between(learner.first, learner.settled, k);
     const made = simulateAttempt({ ...exercise.content, id: exercise.id, version: exercise.version }, exercise.model, scheme, hand, opened.seed);
     const earlier = schemeById(learner.schemes[0] ?? '');
     const trace = earlier && earlier.id !== scheme.id ? slipping(made, earlier, scheme, hand.slips, opened.seed) : made;
@@ -95,6 +135,9 @@ async function practise(service: Service, person: Person, learner: DemoLearner, 
     await handIn(asked, opened.id, asSent(trace));
   }
 }
+
+/** Learners who practise at the same moment of the seeding: while one is scored, another's hand is simulated. */
+const AT_ONCE = 3;
 
 /** Everything of the demo, made through the services as people would make it. `say`: told what is being done. */
 export async function seedStation(service: Service, say: (text: string) => void = () => {}): Promise<void> {
@@ -113,8 +156,16 @@ export async function seedStation(service: Service, say: (text: string) => void 
   await markMadeUp(service.db, [lead.id, instructor.id, ...learners.map(({ person }) => person.id)]);
   say('The course …');
   const course = await publishCourse({ ...service, who: instructor }, group.id);
-  say('Four weeks of practice, replayed and scored …');
-  for (const { person, learner } of learners) await practise(service, person, learner, course);
+  const waiting = [...learners];
+  const one = async (): Promise<void> => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      await practise(service, next.person, next.learner, course);
+      say(`Eight weeks of practice, replayed and scored: ${learners.length - waiting.length} of ${learners.length} learners …`);
+    }
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, one));
+  // They practised side by side: what was hard for whom is told by the order of the days.
+  await retakeAll(service);
   await commentOnAttempts(
     service,
     instructor,

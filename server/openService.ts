@@ -1,4 +1,5 @@
 import { connect, databaseName } from './database';
+import { stationZone } from './day';
 import { openFileStore } from './files';
 import { openLimits } from './limits';
 import { openPool } from './pool';
@@ -19,6 +20,7 @@ export function openService(url: string, folder: string): OpenService {
     files: openFileStore(db, folder),
     limits: openLimits(db),
     now: () => new Date(),
+    zone: stationZone(process.env.DIALHOME_TIME_ZONE),
     async close() {
       await pool.close();
       await db.destroy();

@@ -19,6 +19,8 @@ export interface Service {
   readonly pool: Pool;
   readonly limits: Limits;
   readonly now: () => Date;
+  /** Time zone of the station, by its standard name: a day of practice is a day there. */
+  readonly zone: string;
 }
 
 export interface RequestContext extends Service {

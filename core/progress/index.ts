@@ -1,6 +1,10 @@
-/** What many attempts tell: lines, learning curves, levels. */
+/** What many attempts tell: levels, when to practise again, learning curves, who needs a word. */
+export * from './concerns';
+export * from './forecast';
 export * from './habits';
 export * from './learningCurve';
 export * from './level';
 export * from './regress';
+export * from './schedule';
 export * from './slips';
+export * from './today';

@@ -13,28 +13,32 @@ interface Trial {
 const MAX_RATE = 8;
 const GRID = 200;
 
+/** Sums over powers n ** -rate that do not depend on the times. */
+interface Powers {
+  readonly rate: number;
+  readonly x: readonly number[];
+  readonly mean: number;
+  readonly spread: number;
+  readonly squares: number;
+}
+
+function powersOf(ns: readonly number[], rate: number): Powers {
+  const x = ns.map((n) => n ** -rate);
+  const mean = x.reduce((sum, v) => sum + v, 0) / x.length;
+  return { rate, x, mean, spread: x.reduce((sum, v) => sum + (v - mean) * (v - mean), 0), squares: x.reduce((sum, v) => sum + v * v, 0) };
+}
+
 /** Best floor >= 0 and gain >= 0 for a given rate, in closed form, with the sum of squares left. */
-function solve(trials: readonly Trial[], rate: number): LearningCurve & { squares: number } {
-  const count = trials.length;
-  let mx = 0;
-  let mt = 0;
-  for (const { n, t } of trials) {
-    mx += n ** -rate / count;
-    mt += t / count;
-  }
-  let sxx = 0;
+function solve({ rate, x, mean, spread, squares: xx }: Powers, times: readonly number[]): LearningCurve & { squares: number } {
+  const mt = times.reduce((sum, t) => sum + t, 0) / times.length;
   let sxt = 0;
-  let xx = 0;
   let xt = 0;
-  for (const { n, t } of trials) {
-    const x = n ** -rate;
-    sxx += (x - mx) * (x - mx);
-    sxt += (x - mx) * (t - mt);
-    xx += x * x;
-    xt += x * t;
+  for (let i = 0; i < x.length; i++) {
+    sxt += ((x[i] as number) - mean) * ((times[i] as number) - mt);
+    xt += (x[i] as number) * (times[i] as number);
   }
-  let gain = sxx > 1e-14 ? sxt / sxx : 0;
-  let floor = mt - gain * mx;
+  let gain = spread > 1e-14 ? sxt / spread : 0;
+  let floor = mt - gain * mean;
   if (gain < 0) {
     gain = 0;
     floor = Math.max(0, mt);
@@ -43,8 +47,38 @@ function solve(trials: readonly Trial[], rate: number): LearningCurve & { square
     gain = xx > 0 ? Math.max(0, xt / xx) : 0;
   }
   let squares = 0;
-  for (const { n, t } of trials) squares += (t - floor - gain * n ** -rate) ** 2;
+  for (let i = 0; i < x.length; i++) squares += ((times[i] as number) - floor - gain * (x[i] as number)) ** 2;
   return { floor, gain, rate, squares };
+}
+
+const rateAt = (k: number): number => (MAX_RATE * k * k) / (GRID * GRID);
+
+/** Fits many series of times at the same trials: `near` finds the rate to a few per cent, `exact` goes on from there. */
+export function curveFitter(ns: readonly number[]) {
+  const grid = Array.from({ length: GRID + 1 }, (_, k) => powersOf(ns, rateAt(k)));
+  const near = (times: readonly number[]): LearningCurve & { squares: number; at: number } => {
+    let best = { ...solve(grid[0] as Powers, times), at: 0 };
+    for (let k = 1; k <= GRID; k++) {
+      const found = solve(grid[k] as Powers, times);
+      if (found.squares < best.squares * (1 - 1e-12)) best = { ...found, at: k };
+    }
+    return best;
+  };
+  const exact = (times: readonly number[]): LearningCurve & { squares: number } => {
+    const best = near(times);
+    let low = rateAt(Math.max(0, best.at - 1));
+    let high = rateAt(Math.min(GRID, best.at + 1));
+    const golden = (Math.sqrt(5) - 1) / 2;
+    for (let step = 0; step < 80; step++) {
+      const a = high - golden * (high - low);
+      const b = low + golden * (high - low);
+      if (solve(powersOf(ns, a), times).squares <= solve(powersOf(ns, b), times).squares) high = b;
+      else low = a;
+    }
+    const refined = solve(powersOf(ns, (low + high) / 2), times);
+    return refined.squares <= best.squares ? refined : best;
+  };
+  return { near, exact };
 }
 
 /** Inverse of a symmetric 3 x 3 matrix, or null. */
@@ -81,26 +115,7 @@ function standardErrors(trials: readonly Trial[], fit: LearningCurve & { squares
  * three trials or fewer.
  */
 export function fitLearningCurve(trials: readonly Trial[]): LearningCurve & { standardErrors: LearningCurve } {
-  let best = solve(trials, 0);
-  let at = 0;
-  for (let k = 1; k <= GRID; k++) {
-    const found = solve(trials, (MAX_RATE * k * k) / (GRID * GRID));
-    if (found.squares < best.squares * (1 - 1e-12)) {
-      best = found;
-      at = k;
-    }
-  }
-  let low = (MAX_RATE * Math.max(0, at - 1) ** 2) / (GRID * GRID);
-  let high = (MAX_RATE * Math.min(GRID, at + 1) ** 2) / (GRID * GRID);
-  const golden = (Math.sqrt(5) - 1) / 2;
-  for (let step = 0; step < 80; step++) {
-    const a = high - golden * (high - low);
-    const b = low + golden * (high - low);
-    if (solve(trials, a).squares <= solve(trials, b).squares) high = b;
-    else low = a;
-  }
-  const refined = solve(trials, (low + high) / 2);
-  const fit = refined.squares <= best.squares ? refined : best;
+  const fit = curveFitter(trials.map(({ n }) => n)).exact(trials.map(({ t }) => t));
   return { floor: fit.floor, gain: fit.gain, rate: fit.rate, standardErrors: standardErrors(trials, fit) };
 }
 

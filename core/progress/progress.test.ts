@@ -4,7 +4,6 @@ import { type Gesture, THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE } from '../input';
 import { randomFrom } from '../math';
 import { type CountedSlip, habitsOf } from './habits';
 import { attemptsToReach, fitLearningCurve } from './learningCurve';
-import { isStuck, levelOf } from './level';
 import { regress } from './regress';
 import { createSlipWatch, slipOf } from './slips';
 
@@ -89,20 +88,6 @@ describe('fitLearningCurve', () => {
     expect(attemptsToReach(curve, 5)).toBe(Number.POSITIVE_INFINITY);
     expect(attemptsToReach(curve, 30)).toBe(1);
     expect(attemptsToReach({ ...curve, rate: 0 }, 10)).toBe(Number.POSITIVE_INFINITY);
-  });
-});
-
-describe('levels', () => {
-  it('are the mean of the last five, from three on', () => {
-    expect(levelOf([50, 60])).toBeNull();
-    expect(levelOf([0, 50, 60, 70, 80, 90])).toEqual({ score: 70, count: 6, spread: expect.closeTo(Math.sqrt(250), 12) });
-  });
-
-  it('three attempts without improving are stuck, unless all is reached', () => {
-    expect(isStuck([70, 60, 70, 65])).toBe(true);
-    expect(isStuck([70, 60, 71, 65])).toBe(false);
-    expect(isStuck([70, 60, 65])).toBe(false);
-    expect(isStuck([96, 96, 95, 95])).toBe(false);
   });
 });
 

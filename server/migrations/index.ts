@@ -9,6 +9,7 @@ import * as criteria from './007-criteria';
 import * as drafts from './008-drafts';
 import * as takenBack from './009-taken-back';
 import * as review from './010-review';
+import * as progress from './011-progress';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -21,6 +22,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '008-drafts', migration: drafts },
   { name: '009-taken-back', migration: takenBack },
   { name: '010-review', migration: review },
+  { name: '011-progress', migration: progress },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

@@ -8,7 +8,9 @@ import {
   draftSchema,
   type Exercise,
   examineExercise,
+  gainOf,
   looksFirst,
+  lossOf,
   type Naming,
   namingFault,
   partIdsIn,
@@ -75,7 +77,15 @@ export interface Scored {
   readonly trace: Uint8Array;
   readonly facts: Pick<ScoreCard, 'score' | 'flashes' | 'seconds' | 'gestures' | 'slips'> & {
     readonly steps: readonly { readonly skill: string; readonly score: number; readonly seconds: number | null }[];
-    readonly criteria: readonly { readonly step: number; readonly criterion: string; readonly value: number | null; readonly points: number }[];
+    readonly criteria: readonly {
+      readonly step: number;
+      readonly criterion: string;
+      readonly value: number | null;
+      readonly points: number;
+      readonly lost: number;
+    }[];
+    /** Hints that were taken. */
+    readonly hints: number;
     readonly unlikely: readonly Unlikely[];
     /** When the attempt ended by its own clock, seconds from opening. */
     readonly end: number;
@@ -111,6 +121,7 @@ function score(input: ScoreInput): Scored {
   if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');
   const card = scoreAttempt(content, model, trace, input.scheme);
   const { flashes, seconds, gestures, slips } = card;
+  const { toGain } = gainOf(card.steps.flatMap((step) => step.criteria));
   return {
     card: JSON.stringify(card),
     trace: gzipSync(JSON.stringify(trace)),
@@ -121,7 +132,16 @@ function score(input: ScoreInput): Scored {
       gestures,
       ...(slips ? { slips } : {}),
       steps: card.steps.map((step) => ({ skill: step.skill, score: step.score, seconds: step.seconds })),
-      criteria: card.steps.flatMap((step, i) => step.criteria.map(({ id, value, points }) => ({ step: i, criterion: id, value, points }))),
+      criteria: card.steps.flatMap((step, i) =>
+        step.criteria.map((judged) => ({
+          step: i,
+          criterion: judged.id,
+          value: judged.value,
+          points: judged.points,
+          lost: toGain > 0 ? lossOf(judged) / toGain : 0,
+        })),
+      ),
+      hints: trace.events.filter(({ kind }) => kind === 'hint').length,
       unlikely: unlikeAHand(trace, content.steps.length, input.scheme),
       end: trace.end,
     },

@@ -136,29 +136,27 @@ export interface HandIn {
   readonly late: boolean;
 }
 
-/** Keeps what was handed in, once: false when it had been before. */
-export async function keepHandIn(db: Database, id: string, { trace, card, facts, handedInAt, late }: HandIn): Promise<boolean> {
-  return transact(db, async (tx) => {
-    const row = await tx<Row>('attempts').where({ id }).forUpdate().first('handed_in_at');
-    if (!row || row.handed_in_at) return false;
-    await tx('attempts')
-      .where({ id })
-      .update({
-        handed_in_at: handedInAt,
-        trace: Buffer.from(trace),
-        card,
-        score: facts.score,
-        flashes: facts.flashes,
-        seconds: facts.seconds,
-        gestures: facts.gestures,
-        unlikely: facts.unlikely.length > 0 ? JSON.stringify(facts.unlikely) : null,
-        late,
-      });
-    await tx('attempt_steps').insert(facts.steps.map((step, i) => ({ attempt_id: id, step: i, skill: step.skill, score: step.score, seconds: step.seconds })));
-    if (facts.criteria.length > 0) await tx('attempt_criteria').insert(facts.criteria.map((entry) => ({ attempt_id: id, ...entry })));
-    if (facts.slips) await tx('attempt_slips').insert(facts.slips.map((slip) => ({ attempt_id: id, ...slip })));
-    return true;
-  });
+/** Keeps what was handed in, once: false when it had been before. `tx`: a transaction, which holds the attempt from here on. */
+export async function keepHandIn(tx: Database, id: string, { trace, card, facts, handedInAt, late }: HandIn): Promise<boolean> {
+  const row = await tx<Row>('attempts').where({ id }).forUpdate().first('handed_in_at');
+  if (!row || row.handed_in_at) return false;
+  await tx('attempts')
+    .where({ id })
+    .update({
+      handed_in_at: handedInAt,
+      trace: Buffer.from(trace),
+      card,
+      score: facts.score,
+      flashes: facts.flashes,
+      seconds: facts.seconds,
+      gestures: facts.gestures,
+      unlikely: facts.unlikely.length > 0 ? JSON.stringify(facts.unlikely) : null,
+      late,
+    });
+  await tx('attempt_steps').insert(facts.steps.map((step, i) => ({ attempt_id: id, step: i, skill: step.skill, score: step.score, seconds: step.seconds })));
+  if (facts.criteria.length > 0) await tx('attempt_criteria').insert(facts.criteria.map((entry) => ({ attempt_id: id, ...entry })));
+  if (facts.slips) await tx('attempt_slips').insert(facts.slips.map((slip) => ({ attempt_id: id, ...slip })));
+  return true;
 }
 
 /** Keeps an attempt that could not be scored, with the reason, as it was sent. */
@@ -201,6 +199,19 @@ export async function giveHint(db: Database, id: string, step: number, number: n
     return true;
   });
 }
+
+/** Whether a hint of an attempt was given by the server. */
+export const hintsGiven = async (db: Database, id: string): Promise<boolean> => (await db('attempts').where({ id }).first('hints_given'))?.hints_given != null;
+
+export interface StepScore {
+  readonly skill: string;
+  /** 0 … 100 */
+  readonly score: number;
+}
+
+/** What the steps of an attempt earned. */
+export const stepScores = (db: Database, id: string): Promise<StepScore[]> =>
+  db('attempt_steps').where({ attempt_id: id }).orderBy('step').select('skill', 'score');
 
 /** Whether the attempts of a group's trainees at one version of an exercise count for progress. */
 export async function setCounting(
@@ -333,28 +344,19 @@ export async function attemptLines(db: Database, personIds: readonly string[]): 
   }));
 }
 
-export interface StepLine {
-  readonly personId: string;
-  readonly skill: string;
-  readonly family: SchemeFamily;
-  readonly score: number;
-}
-
-/** Scores of single steps of attempts that count, by skill, oldest first. */
-export async function stepLines(db: Database, personIds: readonly string[]): Promise<StepLine[]> {
-  if (personIds.length === 0) return [];
-  const rows = await db('attempt_steps as t')
-    .join('attempts as a', 'a.id', 't.attempt_id')
-    .join('scheme_revisions as s', function () {
-      this.on('s.id', 'a.scheme_id').andOn('s.revision', 'a.scheme_revision');
-    })
-    .whereIn('a.person_id', [...personIds])
-    .where('a.counts', true)
-    .orderBy('a.handed_in_at')
-    .orderBy('a.id')
-    .orderBy('t.step')
-    .select('a.person_id', 't.skill', 's.family', 't.score');
-  return rows.map((row) => ({ personId: row.person_id, skill: row.skill, family: row.family, score: row.score }));
+/** The criterion that cost most in each of these attempts, and its share of what was to gain. */
+export async function costliestOf(db: Database, attemptIds: readonly string[]): Promise<Map<string, { criterion: string; share: number }>> {
+  if (attemptIds.length === 0) return new Map();
+  const rows: { attempt_id: string; criterion: string; share: number }[] = await db('attempt_criteria')
+    .whereIn('attempt_id', [...attemptIds])
+    .whereNotNull('lost')
+    .groupBy('attempt_id', 'criterion')
+    .select('attempt_id', 'criterion')
+    .select(db.raw('sum(lost) as share'))
+    .orderBy(['attempt_id', { column: 'share', order: 'desc' }, 'criterion']);
+  const found = new Map<string, { criterion: string; share: number }>();
+  for (const { attempt_id, criterion, share } of rows) if (!found.has(attempt_id)) found.set(attempt_id, { criterion, share });
+  return found;
 }
 
 export interface CriterionLine {

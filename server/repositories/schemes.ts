@@ -1,4 +1,4 @@
-import { readScheme, type Scheme, schemeToKeep } from '@core';
+import { readScheme, type Scheme, type SchemeFamily, schemeToKeep } from '@core';
 import { type Database, isDuplicate } from '../database';
 import { parseColumn } from '../json';
 import { unchanging } from '../unchanging';
@@ -28,6 +28,12 @@ export async function findScheme(db: Database, id: string, revision?: number): P
     return row ? readScheme(parseColumn(row.content)) : null;
   };
   return revision === undefined ? read() : revisions(db, `${id}/${revision}`, read);
+}
+
+/** The family of a revision that is kept. */
+export async function familyOf(db: Database, { id, revision }: { readonly id: string; readonly revision: number }): Promise<SchemeFamily> {
+  const row = await db('scheme_revisions').where({ id, revision }).first('family');
+  return row.family;
 }
 
 /** Names of schemes in their newest revisions, by id. */

@@ -7,6 +7,7 @@ import { addNotices, type Notice, noticesOf, removeNotice } from '../repositorie
 import { membersOf } from '../repositories/people';
 import type { RequestContext } from '../service';
 import { exerciseRead } from './exercises';
+import { relearn } from './learning';
 import { requireLedGroup } from './people';
 
 /** Gives the newest version to a group; given again, it is moved to that. */
@@ -43,6 +44,17 @@ async function assignmentOf(asked: RequestContext, groupId: string, exerciseId: 
   return found;
 }
 
+/** Leaves the attempts of a group at a version out of all that is known of its learners. */
+async function stopCounting(tx: Database, of: { readonly groupId: string; readonly exerciseId: string; readonly version: number }): Promise<void> {
+  await setCounting(tx, of, false);
+  const trainees = await membersOf(tx, of.groupId, 'trainee');
+  await relearn(
+    tx,
+    of.exerciseId,
+    trainees.map(({ id }) => id),
+  );
+}
+
 export interface Correction {
   readonly attempts: Attempts;
   /** What those who have it are told, in the instructor's words; may be empty. */
@@ -54,7 +66,7 @@ export async function takeBack(asked: RequestContext, groupId: string, exerciseI
   const { title, version } = await assignmentOf(asked, groupId, exerciseId);
   await transact(asked.db, async (tx) => {
     await exercises.unassign(tx, groupId, exerciseId);
-    if (attempts === 'doNotCount') await setCounting(tx, { groupId, exerciseId, version }, false);
+    if (attempts === 'doNotCount') await stopCounting(tx, { groupId, exerciseId, version });
     await tell(asked, tx, groupId, `${asked.who.name} took back “${title}”.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
   });
 }
@@ -67,7 +79,7 @@ export async function moveToNewest(asked: RequestContext, groupId: string, exerc
   if (version <= assignment.version) throw invalid('The group has the newest version already.', 'exerciseId');
   await transact(asked.db, async (tx) => {
     await exercises.assign(tx, { ...assignment, version });
-    if (attempts === 'doNotCount') await setCounting(tx, { groupId, exerciseId, version: assignment.version }, false);
+    if (attempts === 'doNotCount') await stopCounting(tx, { groupId, exerciseId, version: assignment.version });
     await tell(asked, tx, groupId, `“${assignment.title}” was corrected: practise it again.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
   });
   return { version };

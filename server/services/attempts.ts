@@ -10,6 +10,7 @@ import {
   unlikelyWords,
   type View,
 } from '@core';
+import { transact } from '../database';
 import { invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { meshBytesOf } from '../meshes';
@@ -21,6 +22,7 @@ import { findPerson } from '../repositories/people';
 import { findScheme } from '../repositories/schemes';
 import type { RequestContext, Service } from '../service';
 import { versionToPractise } from './exercises';
+import { takeIn } from './learning';
 import { getModel } from './models';
 import { isStaff, maySee } from './people';
 import { schemesToPractise } from './schemes';
@@ -30,13 +32,12 @@ export interface Opened {
   readonly seed: number;
 }
 
-/** Opens an attempt: its clock on the server starts, and the versions it refers to are fixed. */
-export async function openAttempt(asked: RequestContext, input: { exerciseId: string; version: number; schemeId: string }): Promise<Opened> {
+/** Opens an attempt: its clock on the server starts, and the versions it refers to are fixed. `id`: its name, from which its seed comes. */
+export async function openAttempt(asked: RequestContext, input: { exerciseId: string; version: number; schemeId: string }, id = newId()): Promise<Opened> {
   const version = await versionToPractise(asked, input.exerciseId);
   if (version.version !== input.version) throw new ServiceError(409, 'changed', 'This exercise has a newer version: load the page again.');
   const scheme = (await schemesToPractise(asked, version.content.schemes)).find((s) => s.id === input.schemeId);
   if (!scheme) throw invalid('This scheme is not for you here: the exercise is meant for other schemes, or your instructor locked one.', 'schemeId');
-  const id = newId();
   const seed = Number.parseInt(id.slice(0, 8), 16);
   await attempts.addAttempt(asked.db, {
     id,
@@ -103,7 +104,14 @@ export async function handIn(asked: RequestContext, id: string, read: () => Prom
   try {
     const input = { body, content: version.content, version: nameOfVersion(version), ...(await modelOf(asked, version.content)), scheme, elapsed, opened };
     const { trace, card, facts } = await asked.pool.run('score', input, { for: asked.who.id });
-    const kept = await attempts.keepHandIn(asked.db, id, { trace, card, facts, handedInAt: now, late: elapsed - facts.end > LATE });
+    const late = elapsed - facts.end > LATE;
+    const kept = await transact(asked.db, async (tx) => {
+      if (!(await attempts.keepHandIn(tx, id, { trace, card, facts, handedInAt: now, late }))) return false;
+      const hinted = facts.hints > 0 || (await attempts.hintsGiven(tx, id));
+      const { liveHelp } = version.content;
+      await takeIn(tx, asked.zone, { attempt, steps: facts.steps, handedInAt: now, late, end: facts.end, hinted, liveHelp, counts: true, set: null });
+      return true;
+    });
     // Where the same attempt came twice at once, the first to be kept counts.
     return (kept ? null : await attempts.cardOf(asked.db, id)) ?? facts;
   } catch (error) {

@@ -1,11 +1,34 @@
-import { type CountedSlip, type Habit, habitsOf, isStuck, type Level, levelOf, type SchemeFamily, SKILLS, skillLabel } from '@core';
+import {
+  type Concern,
+  type CountedSlip,
+  type CriterionId,
+  concernsAbout,
+  type Habit,
+  habitsOf,
+  isStalled,
+  type LevelShown,
+  levelShown,
+  type Reason,
+  type SchemeFamily,
+  SKILLS,
+  type SkillState,
+  skillLabel,
+  skillState,
+  THRESHOLD,
+  whatNext,
+} from '@core';
 import Papa from 'papaparse';
-import { type AttemptLine, attemptLines, refusedLines, type StepLine, slipLines, stepLines } from '../repositories/attempts';
-import { type Assignment, assignmentsOfPerson } from '../repositories/exercises';
+import { dayAt } from '../day';
+import { groupedBy } from '../groupedBy';
+import { type AttemptLine, attemptLines, costliestOf, refusedLines, slipLines } from '../repositories/attempts';
+import { type Assignment, assignmentsOfPerson, findVersion } from '../repositories/exercises';
 import { schemeNames } from '../repositories/schemes';
+import { exercisesBySkill, levelsOf, lossesIn, type SkillKey, type SkillTry, triesOf } from '../repositories/skills';
 import type { Person, RequestContext } from '../service';
 import { type AssignmentSeen, assignmentsOfGroup } from './assigning';
-import { peopleOfGroup, personSeen } from './people';
+import { isStaff, peopleOfGroup, personSeen } from './people';
+
+const DAY = 86_400_000;
 
 /** Best and last of an exercise for one learner. */
 export interface ExerciseStanding {
@@ -14,52 +37,75 @@ export interface ExerciseStanding {
   readonly dueOn: string | null;
   readonly attempts: number;
   readonly best: number | null;
+  /** The attempt that was the best, the first of equal ones. */
+  readonly bestId: string | null;
   readonly last: number | null;
   readonly flashes: number;
   readonly stuck: boolean;
 }
 
-export interface SkillLevel {
+/** A skill of one learner under a family of schemes, as it stands now. */
+export interface SkillSeen {
   readonly skill: string;
   readonly family: SchemeFamily;
-  readonly level: Level;
+  readonly shown: LevelShown;
+  readonly state: SkillState;
+  readonly count: number;
+  /** Day of the last attempt, yyyy-mm-dd. */
+  readonly lastDay: string;
+  /** When it should be practised again. */
+  readonly dueAt: Date;
 }
 
-function standingOf(assignment: Pick<Assignment, 'exerciseId' | 'title' | 'dueOn'>, lines: readonly AttemptLine[]): ExerciseStanding {
-  const mine = lines.filter((line) => line.exerciseId === assignment.exerciseId && line.counts);
+function standingOf(assignment: Pick<Assignment, 'exerciseId' | 'title' | 'dueOn'>, mine: readonly AttemptLine[]): ExerciseStanding {
   const scores = mine.map((line) => line.score);
+  const best = mine.reduce<AttemptLine | null>((most, line) => (most && most.score >= line.score ? most : line), null);
   return {
     exerciseId: assignment.exerciseId,
     title: assignment.title,
     dueOn: assignment.dueOn,
     attempts: mine.length,
-    best: scores.length > 0 ? Math.max(...scores) : null,
+    best: best?.score ?? null,
+    bestId: best?.id ?? null,
     last: scores.at(-1) ?? null,
     flashes: mine.reduce((most, line) => Math.max(most, line.flashes), 0),
-    stuck: isStuck(scores),
+    stuck: isStalled(scores),
   };
 }
 
-/** Level of each skill under each family of schemes; nothing on fewer than three attempts. */
-export function skillLevels(lines: readonly StepLine[]): SkillLevel[] {
-  const scores = new Map<string, { skill: string; family: SchemeFamily; scores: number[] }>();
-  for (const line of lines) {
-    const key = `${line.skill} ${line.family}`;
-    const entry = scores.get(key) ?? { skill: line.skill, family: line.family, scores: [] };
-    entry.scores.push(line.score);
-    scores.set(key, entry);
-  }
-  return [...scores.values()].flatMap((entry) => {
-    const level = levelOf(entry.scores);
-    return level ? [{ skill: entry.skill, family: entry.family, level }] : [];
-  });
+/** How a learner stands with each of these exercises. `lines`: their attempts, oldest first. */
+function standingsOf(assignments: readonly Pick<Assignment, 'exerciseId' | 'title' | 'dueOn'>[], lines: readonly AttemptLine[]): ExerciseStanding[] {
+  const byExercise = groupedBy(
+    lines.filter(({ counts }) => counts),
+    ({ exerciseId }) => exerciseId,
+  );
+  return assignments.map((assignment) => standingOf(assignment, byExercise.get(assignment.exerciseId) ?? []));
+}
+
+/** Levels of people as they stand now, in the order in which skills are taught. */
+export async function skillsSeen(asked: RequestContext, personIds: readonly string[]): Promise<Map<string, SkillSeen[]>> {
+  const now = asked.now().getTime() / DAY;
+  const seen = (await levelsOf(asked.db, personIds)).map(({ level, dueAt, ...key }): SkillKey & SkillSeen => ({
+    ...key,
+    shown: levelShown(level, now),
+    state: skillState(level, now, THRESHOLD),
+    count: level.count,
+    lastDay: level.lastDay,
+    dueAt,
+  }));
+  const place = new Map<string, number>(SKILLS.map(({ id }, i) => [id, i]));
+  const placeOf = (skill: string): number => place.get(skill) ?? SKILLS.length;
+  return groupedBy(
+    seen.sort((a, b) => placeOf(a.skill) - placeOf(b.skill)),
+    ({ personId }) => personId,
+  );
 }
 
 export interface Progress {
   readonly person: Person;
   readonly attempts: readonly AttemptLine[];
   readonly standings: readonly ExerciseStanding[];
-  readonly skills: readonly SkillLevel[];
+  readonly skills: readonly SkillSeen[];
   readonly slips: readonly CountedSlip[];
   /** Habits of an earlier scheme, the most frequent of late first. */
   readonly habits: readonly (Habit & { readonly scheme: string })[];
@@ -69,9 +115,9 @@ export interface Progress {
 
 export async function progressOf(asked: RequestContext, personId: string): Promise<Progress> {
   const person = await personSeen(asked, personId);
-  const [attempts, steps, slips, assigned, refused] = await Promise.all([
+  const [attempts, skills, slips, assigned, refused] = await Promise.all([
     attemptLines(asked.db, [personId]),
-    stepLines(asked.db, [personId]),
+    skillsSeen(asked, [personId]),
     slipLines(asked.db, [personId]),
     assignmentsOfPerson(asked.db, personId),
     refusedLines(asked.db, [personId]),
@@ -84,19 +130,74 @@ export async function progressOf(asked: RequestContext, personId: string): Promi
   return {
     person,
     attempts,
-    standings: assigned.map((assignment) => standingOf(assignment, attempts)),
-    skills: skillLevels(steps),
+    standings: standingsOf(assigned, attempts),
+    skills: skills.get(personId) ?? [],
     slips,
     habits: habits.map((habit) => ({ ...habit, scheme: names.get(habit.schemeId) ?? '' })),
     refused,
   };
 }
 
+export interface SkillOpened {
+  readonly tries: readonly SkillTry[];
+  /** Share of all that was lost, by criterion, the largest first; without exercises whose target is hidden from who asks. */
+  readonly losses: readonly { readonly criterion: string; readonly share: number }[];
+}
+
+/** What there is to see of one skill of a learner: every attempt that counts, and what it lost. */
+export async function skillOpened(asked: RequestContext, personId: string, skill: string): Promise<SkillOpened> {
+  await personSeen(asked, personId);
+  const tries = await triesOf(asked.db, personId, skill);
+  const known = new Map<string, boolean>();
+  for (const { exerciseId, version } of tries) {
+    const name = `${exerciseId} ${version}`;
+    if (!known.has(name)) known.set(name, isStaff(asked.who) || (await findVersion(asked.db, exerciseId, version))?.content.showTarget === true);
+  }
+  const told = tries.filter(({ exerciseId, version }) => known.get(`${exerciseId} ${version}`));
+  const losses = await lossesIn(
+    asked.db,
+    skill,
+    told.map(({ attemptId }) => attemptId),
+  );
+  const all = losses.reduce((sum, { lost }) => sum + lost, 0);
+  return { tries, losses: losses.map(({ criterion, lost }) => ({ criterion, share: lost / all })) };
+}
+
+export interface Today {
+  readonly progress: Progress;
+  readonly reasons: readonly Reason[];
+}
+
+/** Families as one says what one practises with. */
+const WITH: Record<SchemeFamily, string> = { mouse: 'the mouse', touch: 'fingers or pen', keyboard: 'the keyboard', puck: 'the 3D mouse' };
+
+/** What the one who asks should practise, and why. */
+export async function todayOf(asked: RequestContext): Promise<Today> {
+  const progress = await progressOf(asked, asked.who.id);
+  const practisedAt = await exercisesBySkill(asked.db, asked.who.id);
+  const now = asked.now();
+  const due = progress.skills
+    .filter(({ dueAt }) => dueAt <= now)
+    .map(({ skill, family, dueAt, lastDay, state }) => ({
+      skill,
+      family: WITH[family],
+      label: skillLabel(skill),
+      dueAt: dueAt.getTime(),
+      lastDay,
+      fading: state === 'fading',
+      exerciseIds: practisedAt.filter((each) => each.skill === skill && each.family === family).map(({ exerciseId }) => exerciseId),
+    }));
+  return { progress, reasons: whatNext(dayAt(now, asked.zone), progress.standings, due) };
+}
+
 export interface LearnerRow {
   readonly person: Person;
-  readonly skills: readonly SkillLevel[];
+  readonly skills: readonly SkillSeen[];
   readonly standings: readonly ExerciseStanding[];
   readonly lastAt: Date | null;
+  /** Scores of the latest attempts that count, oldest first. */
+  readonly latest: readonly number[];
+  readonly concerns: readonly Concern[];
 }
 
 export interface GroupProgress {
@@ -108,20 +209,51 @@ export interface GroupProgress {
 }
 
 const RECENT_SHOWN = 60;
+/** Latest attempts of a learner that are drawn. */
+const LATEST_SHOWN = 10;
+/** Attempts of a learner whose losses are looked at. */
+const LATEST = 5;
 
 export async function groupProgress(asked: RequestContext, groupId: string): Promise<GroupProgress> {
   const { group, trainees } = await peopleOfGroup(asked, groupId);
   const assignments = await assignmentsOfGroup(asked, groupId);
   const ids = trainees.map((person) => person.id);
-  const [lines, steps] = await Promise.all([attemptLines(asked.db, ids), stepLines(asked.db, ids)]);
+  const [lines, skills] = await Promise.all([attemptLines(asked.db, ids), skillsSeen(asked, ids)]);
+  const byPerson = groupedBy(lines, ({ personId }) => personId);
+  const latest = [...byPerson.values()].flatMap((mine) => mine.filter(({ counts }) => counts).slice(-LATEST));
+  const latestIds = latest.map(({ id }) => id);
+  const [costs, slips] = await Promise.all([costliestOf(asked.db, latestIds), slipLines(asked.db, ids)]);
+  const oldGestures = new Map<string, number>();
+  for (const { attemptId, times } of slips) oldGestures.set(attemptId, (oldGestures.get(attemptId) ?? 0) + times);
   const names = new Map(trainees.map((person) => [person.id, person.name]));
+  const now = asked.now();
+  const today = dayAt(now, asked.zone);
   const learners = trainees.map((person): LearnerRow => {
-    const mine = lines.filter((line) => line.personId === person.id);
+    const mine = byPerson.get(person.id) ?? [];
+    const standings = standingsOf(assignments, mine);
+    const facts = mine
+      .filter(({ counts }) => counts)
+      .map(({ id, exerciseId, title, handedInAt, score, seconds }) => ({
+        id,
+        exerciseId,
+        title,
+        at: handedInAt.getTime(),
+        score,
+        seconds,
+        oldGestures: oldGestures.get(id) ?? 0,
+        costliest: (costs.get(id) as { criterion: CriterionId; share: number } | undefined) ?? null,
+      }));
     return {
       person,
-      skills: skillLevels(steps.filter((step) => step.personId === person.id)),
-      standings: assignments.map((a) => standingOf(a, mine)),
+      skills: skills.get(person.id) ?? [],
+      standings,
       lastAt: mine.at(-1)?.handedInAt ?? null,
+      latest: facts.slice(-LATEST_SHOWN).map(({ score }) => score),
+      concerns: concernsAbout(facts, {
+        now: now.getTime(),
+        due: standings.filter(({ dueOn, flashes }) => flashes === 0 && (dueOn === null || dueOn <= today)).length,
+        given: assignments.length > 0,
+      }),
     };
   });
   const recent = lines
@@ -156,23 +288,24 @@ export async function progressCsv(asked: RequestContext, personId: string): Prom
   );
 }
 
-/** Learners by skills and families. */
+/** Learners by skills and families; a level that few attempts tell is left empty. */
 export async function groupCsv(asked: RequestContext, groupId: string): Promise<string> {
   const { learners } = await groupProgress(asked, groupId);
   const rows = learners.flatMap(({ person, skills }) =>
-    [...skills]
-      .sort((a, b) => SKILLS.findIndex((s) => s.id === a.skill) - SKILLS.findIndex((s) => s.id === b.skill))
-      .map(({ skill, family, level }) => ({
-        learner: person.name,
-        skill: skillLabel(skill),
-        family,
-        level: csvNumber(level.score),
-        spread: csvNumber(level.spread),
-        attempts: level.count,
-      })),
+    skills.map(({ skill, family, shown, state, count, lastDay }) => [
+      person.name,
+      skillLabel(skill),
+      family,
+      csvNumber(state === 'few' ? null : shown.level),
+      csvNumber(state === 'few' ? null : shown.low),
+      csvNumber(state === 'few' ? null : shown.high),
+      state,
+      count,
+      lastDay,
+    ]),
   );
   return Papa.unparse(
-    { fields: ['learner', 'skill', 'family', 'level', 'spread', 'attempts'], data: rows.map((row) => Object.values(row)) },
+    { fields: ['learner', 'skill', 'family', 'level', 'low', 'high', 'state', 'attempts', 'last_day'], data: rows },
     { escapeFormulae: true },
   );
 }

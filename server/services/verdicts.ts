@@ -1,14 +1,17 @@
 import { flashesFor } from '@core';
+import { transact } from '../database';
 import { invalid, notFound } from '../errors';
 import * as attempts from '../repositories/attempts';
 import type { RequestContext } from '../service';
 import { attemptToSee } from './attempts';
+import { relearn, rescore } from './learning';
 import { isStaff } from './people';
 
 /** An attempt of a learner of one's own, to decide about: nobody decides about their own. */
-async function attemptToJudge(asked: RequestContext, id: string): Promise<void> {
+async function attemptToJudge(asked: RequestContext, id: string): Promise<attempts.Attempt> {
   const attempt = await attemptToSee(asked, id);
   if (!isStaff(asked.who) || attempt.personId === asked.who.id || !attempt.handedInAt) throw notFound('This attempt');
+  return attempt;
 }
 
 function decision(asked: RequestContext, why: string): { why: string; by: string; at: Date } {
@@ -18,15 +21,23 @@ function decision(asked: RequestContext, why: string): { why: string; by: string
 
 /** Leaves one attempt out of progress with a reason, or, with null, counts it again. */
 export async function leaveOut(asked: RequestContext, id: string, why: string | null): Promise<void> {
-  await attemptToJudge(asked, id);
-  await attempts.leaveOut(asked.db, id, why === null ? null : decision(asked, why));
+  const { exerciseId, personId } = await attemptToJudge(asked, id);
+  const decided = why === null ? null : decision(asked, why);
+  await transact(asked.db, async (tx) => {
+    await attempts.leaveOut(tx, id, decided);
+    await relearn(tx, exerciseId, [personId]);
+  });
 }
 
 /** Sets what one attempt counts for, 0 … 100, with a reason; null: what was computed counts again. The card stays as it was computed. */
 export async function setScore(asked: RequestContext, id: string, given: { readonly score: number; readonly why: string } | null): Promise<void> {
-  await attemptToJudge(asked, id);
+  const attempt = await attemptToJudge(asked, id);
   const card = await attempts.cardOf(asked.db, id);
   if (!card) throw notFound('This attempt');
-  if (given) await attempts.setScore(asked.db, id, { score: given.score, flashes: flashesFor(given.score) }, decision(asked, given.why));
-  else await attempts.setScore(asked.db, id, { score: card.score, flashes: card.flashes }, null);
+  const counted = given ? { score: given.score, flashes: flashesFor(given.score) } : { score: card.score, flashes: card.flashes };
+  const decided = given && decision(asked, given.why);
+  await transact(asked.db, async (tx) => {
+    await attempts.setScore(tx, id, counted, decided);
+    await rescore(tx, attempt, given?.score ?? null);
+  });
 }

@@ -35,6 +35,7 @@ export async function openTestService(): Promise<TestService> {
   const service: TestService = {
     ...opened,
     now: () => new Date(time),
+    zone: 'UTC',
     pass: (seconds) => {
       time += seconds * 1000;
     },

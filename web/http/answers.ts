@@ -137,6 +137,27 @@ export const ANSWERS = {
   groupSkills: face('GET', '/api/groups/:id/skills.csv', null),
   setPassword: face('POST', '/api/people/:id/password', nothing),
   personAttempts: face('GET', '/api/people/:id/attempts.csv', null),
+  personSkill: face(
+    'GET',
+    '/api/people/:id/skills/:skill',
+    z.object({
+      tries: z.array(
+        z.object({
+          attemptId: id,
+          exerciseId: id,
+          title: z.string(),
+          family: z.enum(['mouse', 'touch', 'keyboard', 'puck']),
+          /** ms since 1970. */
+          at: z.number(),
+          score: z.number(),
+          seconds: z.number(),
+          difficulty: z.number(),
+          helped: z.boolean(),
+        }),
+      ),
+      losses: z.array(z.object({ criterion: z.string(), share: z.number() })),
+    }),
+  ),
 
   importModel: face('POST', '/api/models', made),
   changeModel: face('PATCH', '/api/models/:id', nothing),

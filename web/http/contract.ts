@@ -125,6 +125,8 @@ const TERMS = {
     errors: [FORBIDDEN],
   },
   personAttempts: { who: 'person', request: null },
+  /** Attempts at one skill that count, with what the level is folded from, and what they lost. */
+  personSkill: { who: 'person', request: null },
 
   importModel: { who: 'staff', request: 'form', most: 'model', errors: [[415, 'not-a-form']] },
   changeModel: {

@@ -4,23 +4,6 @@ import { shownPoints } from '@web/ui/points';
 import { shownValue } from '@web/ui/shownValue';
 import { describe, expect, it } from 'vitest';
 import { fromShown, toShown } from './author/CriteriaTable';
-import { concernsOf } from './group/concernsOf';
-import type { Learner } from './group/GroupScreen';
-
-const learner = (change: Partial<Learner>): Learner => ({ id: 'a', name: 'A', skills: [], standings: [], lastAt: '2031-05-05T10:00:00Z', ...change });
-const now = new Date('2031-05-06T10:00:00Z');
-
-describe('who needs a word', () => {
-  it('who has not started, who stopped coming, who is stuck, and nobody else', () => {
-    const stuck = { exerciseId: 'e', title: 'Round', attempts: 4, best: 50, flashes: 0, stuck: true };
-    expect(concernsOf([learner({})], now)).toEqual([]);
-    expect(concernsOf([learner({ lastAt: null })], now).map((c) => c.words)).toEqual(['has not started']);
-    expect(concernsOf([learner({ lastAt: '2031-04-20T10:00:00Z', standings: [stuck] })], now).map((c) => c.words)).toEqual([
-      'was last here 16 days ago',
-      'three tries without improving: Round',
-    ]);
-  });
-});
 
 it('points shown are points reached: 95 has its third flash, 94.99 has not', () => {
   for (const score of [59.99, 60, 79.999, 80, 94.6, 94.999999, 95, 100]) expect(flashesFor(shownPoints(score))).toBe(flashesFor(score));

@@ -1,5 +1,6 @@
 import type { SchemeFamily } from '@core/input';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
+import { token } from '@web/ui/token';
 import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
@@ -19,10 +20,11 @@ export interface ProgressLine {
 }
 
 const SHAPES: Record<SchemeFamily, 'circle' | 'rect' | 'triangle' | 'rectRot'> = { mouse: 'circle', touch: 'rectRot', keyboard: 'rect', puck: 'triangle' };
-const TOKENS: Record<SchemeFamily, string> = { mouse: '--color-ink', touch: '--color-signal', keyboard: '--color-sea', puck: '--color-amber' };
-const tokenOf = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+const TOKENS: Record<SchemeFamily, `--color-${string}`> = { mouse: '--color-ink', touch: '--color-signal', keyboard: '--color-sea', puck: '--color-amber' };
+/** A line is drawn through no fewer points, and only through attempts at one exercise. */
+const FEWEST = 3;
 
-/** Attempts over time: points or seconds, one line a family of schemes, for one exercise or all. */
+/** Attempts over time: points or seconds, one line a family of schemes for one exercise; all exercises as points alone. */
 export function ProgressChart({ attempts }: { readonly attempts: readonly ProgressLine[] }) {
   const [exercise, setExercise] = useState('');
   const [what, setWhat] = useState<'score' | 'seconds'>('score');
@@ -32,8 +34,8 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
   const shown = attempts.filter((a) => !exercise || a.exerciseId === exercise);
   const families = [...new Set(shown.map((a) => a.family))];
   if (!ready) return null;
-  const ink = tokenOf('--color-ink');
-  const rule = tokenOf('--color-rule');
+  const ink = token('--color-ink');
+  const rule = token('--color-rule');
   return (
     <section aria-labelledby="over-time" className="card p-5">
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
@@ -64,11 +66,12 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
             datasets: families.map((family) => ({
               label: FAMILY_WORDS[family],
               data: shown.map((a) => (a.family === family ? a[what] : null)),
-              borderColor: tokenOf(TOKENS[family]),
-              backgroundColor: tokenOf(TOKENS[family]),
+              borderColor: token(TOKENS[family]),
+              backgroundColor: token(TOKENS[family]),
               pointStyle: SHAPES[family],
               pointRadius: 5,
               spanGaps: true,
+              showLine: exercise !== '' && shown.filter((a) => a.family === family).length >= FEWEST,
               clip: false as const,
               borderWidth: 2,
             })),

@@ -2,6 +2,7 @@ import { CRITERIA, type Criterion, type CriterionId } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
 import type { Folding } from '@core/review';
 import { shownValue } from '@web/ui/shownValue';
+import { token } from '@web/ui/token';
 import { Chart, type ChartOptions, LinearScale, LineElement, type Plugin, PointElement, Tooltip } from 'chart.js';
 import { memo } from 'react';
 import { Line } from 'react-chartjs-2';
@@ -44,7 +45,6 @@ export function LineSample({ look }: { readonly look: LineLook }) {
     </svg>
   );
 }
-const tokenOf = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
 /** How far from full marks, 0, to none, 1. */
 function shareOf({ full, zero }: Criterion, value: number): number {
@@ -70,7 +70,7 @@ const BANDS: Plugin<'line'> = {
     const y = (value: number): number => scales.y?.getPixelForValue(value) ?? 0;
     ctx.save();
     ctx.globalAlpha = 0.14;
-    ctx.fillStyle = tokenOf('--color-sea');
+    ctx.fillStyle = token('--color-sea');
     ctx.fillRect(chartArea.left, y(1), chartArea.width, y(0) - y(1));
     ctx.globalAlpha = 0.35;
     ctx.fillRect(chartArea.left, y(0), chartArea.width, chartArea.bottom - y(0));
@@ -100,8 +100,8 @@ export const CurveChart = memo(function CurveChart({ steps, samples, folding, id
     return {
       label: CRITERIA[id].label,
       data,
-      borderColor: tokenOf(line.colour),
-      backgroundColor: tokenOf(line.colour),
+      borderColor: token(line.colour),
+      backgroundColor: token(line.colour),
       borderDash: [...line.dash],
       pointStyle: line.point,
       pointRadius: data.length > 80 ? 0 : 2.5,
@@ -110,7 +110,7 @@ export const CurveChart = memo(function CurveChart({ steps, samples, folding, id
       clip: 0,
     };
   });
-  const ink = tokenOf('--color-ink');
+  const ink = token('--color-ink');
   const options: ChartOptions<'line'> = {
     maintainAspectRatio: false,
     animation: false,
@@ -128,7 +128,7 @@ export const CurveChart = memo(function CurveChart({ steps, samples, folding, id
           scale.ticks = [{ value: 0 }, { value: 1 }];
         },
         ticks: { color: ink, callback: (value) => (Number(value) === 0 ? 'full' : 'none') },
-        grid: { color: tokenOf('--color-rule') },
+        grid: { color: token('--color-rule') },
       },
     },
     plugins: {

@@ -1,0 +1,148 @@
+import { difficultyOf, type FirstTries, flashesFor, oddsOf, practised, rescheduled, type Schedule, type SchemeFamily, type SkillLevel } from '@core';
+import { type Database, transact } from '../database';
+import { dayAt } from '../day';
+import { type Attempt, findAttempt, hintsGiven, type StepScore, stepScores, traceOf, verdictOf } from '../repositories/attempts';
+import { findVersion } from '../repositories/exercises';
+import { familyOf } from '../repositories/schemes';
+import * as skills from '../repositories/skills';
+import type { Service } from '../service';
+
+const DAY = 86_400_000;
+const NOBODY: FirstTries = { learners: 0, odds: 0 };
+
+/** What is known of an attempt as it is taken in. */
+export interface TakenIn {
+  readonly attempt: Pick<Attempt, 'id' | 'personId' | 'exerciseId' | 'scheme' | 'openedAt'>;
+  readonly steps: readonly StepScore[];
+  readonly handedInAt: Date;
+  readonly late: boolean;
+  /** Its end by its own clock, seconds. */
+  readonly end: number;
+  /** Whether a hint was taken. */
+  readonly hinted: boolean;
+  /** Whether the exercise helps while one practises. */
+  readonly liveHelp: boolean;
+  readonly counts: boolean;
+  /** What it counts for in place of what its steps earned. */
+  readonly set: number | null;
+}
+
+/** The score of each skill of an attempt: what was set for it, or the mean of its steps. */
+function bySkill(steps: TakenIn['steps'], set: number | null): Map<string, number> {
+  const scores = new Map<string, number[]>();
+  for (const { skill, score } of steps) scores.set(skill, [...(scores.get(skill) ?? []), score]);
+  return new Map([...scores].map(([skill, those]) => [skill, set ?? those.reduce((sum, score) => sum + score, 0) / those.length]));
+}
+
+/** How hard an exercise is for a skill by the first tries so far. */
+function difficultyNow(tries: ReadonlyMap<string, FirstTries>, exerciseId: string): number {
+  const all = [...tries.values()].reduce((sum, { learners, odds }) => ({ learners: sum.learners + learners, odds: sum.odds + odds }), NOBODY);
+  return difficultyOf(tries.get(exerciseId) ?? NOBODY, all);
+}
+
+function observed(taken: TakenIn, family: SchemeFamily, zone: string) {
+  const { attempt, handedInAt, late, end, hinted, liveHelp } = taken;
+  const at = late ? new Date(attempt.openedAt.getTime() + Math.round(end * 1000)) : handedInAt;
+  const { id: attemptId, personId, exerciseId } = attempt;
+  return { attemptId, personId, exerciseId, family, at, day: dayAt(at, zone), helped: hinted || liveHelp, hinted };
+}
+
+interface Standing {
+  readonly level: SkillLevel;
+  readonly schedule: Schedule;
+}
+
+/** What is known of a skill after one more observation. */
+function after(standing: Standing | null, { score, at, day, difficulty, helped, hinted }: skills.Observation): Standing {
+  return {
+    level: practised(standing?.level ?? null, { score, at: at.getTime() / DAY, day, difficulty, helped, hinted }),
+    schedule: rescheduled(standing?.schedule ?? null, { flashes: flashesFor(score), at: at.getTime(), day }),
+  };
+}
+
+/** Folds what attempts told anew: of all of a person's skills, or of one. */
+async function refold(tx: Database, personId: string, key?: skills.SkillKey): Promise<void> {
+  const folded = new Map<string, { key: skills.SkillKey; standing: Standing }>();
+  for (const observation of await skills.observationsOf(tx, personId, key)) {
+    const { skill, family } = observation;
+    const name = `${skill} ${family}`;
+    folded.set(name, { key: { personId, skill, family }, standing: after(folded.get(name)?.standing ?? null, observation) });
+  }
+  await skills.forgetStandings(tx, personId, key);
+  for (const { key: each, standing } of folded.values()) await skills.keepStanding(tx, each, standing);
+}
+
+/** Keeps what a handed-in attempt tells of its skills, in the transaction that takes it in. */
+export async function takeIn(tx: Database, zone: string, taken: TakenIn): Promise<void> {
+  const about = observed(taken, await familyOf(tx, taken.attempt.scheme), zone);
+  for (const [skill, score] of bySkill(taken.steps, taken.set)) {
+    const difficulty = difficultyNow(await skills.firstTries(tx, skill), about.exerciseId);
+    const observation: skills.Observation = { ...about, skill, score, difficulty };
+    const again = await skills.hasTried(tx, observation);
+    await skills.addObservations(tx, [observation]);
+    if (!taken.counts) continue;
+    if (!again) await skills.addFirstTry(tx, observation, oddsOf(score));
+    const standing = await skills.standing(tx, observation);
+    if (standing && standing.level.at * DAY >= about.at.getTime()) await refold(tx, about.personId, { personId: about.personId, skill, family: about.family });
+    else await skills.keepStanding(tx, observation, after(standing, observation));
+  }
+  // One that was made before others were taken in may be the first of its learner after all.
+  if (taken.late) await skills.recountFirstTries(tx, oddsOf, [about.exerciseId]);
+}
+
+/** Folds anew what these people learned, after attempts at an exercise began or ceased to count, or count for another score. */
+export async function relearn(tx: Database, exerciseId: string, personIds: readonly string[]): Promise<void> {
+  await skills.recountFirstTries(tx, oddsOf, [exerciseId]);
+  for (const personId of personIds) await refold(tx, personId);
+}
+
+/** What an attempt counts for in each of its skills: the score that was set for it, or what its steps earned. */
+export async function rescore(tx: Database, { id, exerciseId, personId }: Pick<Attempt, 'id' | 'exerciseId' | 'personId'>, set: number | null): Promise<void> {
+  await skills.scoreObservations(tx, id, bySkill(await stepScores(tx, id), set));
+  await relearn(tx, exerciseId, [personId]);
+}
+
+/** An attempt of which it was not kept what it tells, read from its trace; null: it cannot be read. */
+async function readTaken(db: Database, id: string): Promise<TakenIn | null> {
+  const attempt = await findAttempt(db, id);
+  const trace = await traceOf(db, id);
+  const version = attempt && (await findVersion(db, attempt.exerciseId, attempt.version));
+  if (!trace || !version || !attempt.handedInAt) return null;
+  const { set } = await verdictOf(db, id);
+  return {
+    attempt,
+    steps: await stepScores(db, id),
+    handedInAt: attempt.handedInAt,
+    late: attempt.late,
+    end: trace.end,
+    hinted: trace.events.some(({ kind }) => kind === 'hint') || (await hintsGiven(db, id)),
+    liveHelp: version.content.liveHelp,
+    counts: attempt.counts,
+    set: set?.score ?? null,
+  };
+}
+
+/**
+ * Makes all that is known of learners anew from what their attempts told: the same rows that hand-ins keep. Attempts that
+ * were handed in before it was kept what they tell are taken in first, in their order. Tells how many of either there were.
+ */
+export async function rebuildProgress({ db, zone }: Pick<Service, 'db' | 'zone'>): Promise<{ attempts: number; people: number }> {
+  const ids = await skills.attemptsNotTaken(db);
+  for (const id of ids) {
+    const taken = await readTaken(db, id);
+    if (taken) await transact(db, (tx) => takeIn(tx, zone, taken));
+  }
+  const people = await skills.peopleObserved(db);
+  await transact(db, (tx) => skills.recountFirstTries(tx, oddsOf));
+  for (const personId of people) await transact(db, (tx) => refold(tx, personId));
+  return { attempts: ids.length, people: people.length };
+}
+
+/** Takes everything in anew, in the order in which it was handed in: difficulties too. */
+export async function retakeAll(service: Pick<Service, 'db' | 'zone'>): Promise<void> {
+  await skills.forgetObservations(service.db);
+  await rebuildProgress(service);
+}
+
+/** Whether attempts are there of which it is not kept what they tell, as after an update. */
+export const hasUntaken = async (db: Database): Promise<boolean> => (await skills.attemptsNotTaken(db)).length > 0;

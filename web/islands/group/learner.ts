@@ -1,0 +1,26 @@
+import type { Concern } from '@core/progress';
+import type { SkillLine } from '@web/islands/progress/skills';
+
+/** How a learner stands with one exercise. */
+export interface StandingLine {
+  readonly exerciseId: string;
+  readonly title: string;
+  readonly attempts: number;
+  readonly best: number | null;
+  /** The attempt that was the best. */
+  readonly bestId: string | null;
+  readonly flashes: number;
+  readonly stuck: boolean;
+}
+
+/** A learner as the group's page gets them. */
+export interface Learner {
+  readonly id: string;
+  readonly name: string;
+  readonly skills: readonly SkillLine[];
+  readonly standings: readonly StandingLine[];
+  /** Scores of the latest attempts that count, oldest first. */
+  readonly latest: readonly number[];
+  readonly lastAt: string | null;
+  readonly concerns: readonly Concern[];
+}

@@ -1,0 +1,115 @@
+import { CRITERIA, type CriterionId } from '@core/criteria';
+import { skillLabel } from '@core/exercise';
+import type { AnswerOf } from '@web/http/answers';
+import { call, wordsOf } from '@web/ui/api';
+import { FAMILY_WORDS } from '@web/ui/familyWords';
+import { shownPoints } from '@web/ui/points';
+import { format } from 'date-fns';
+import { useEffect, useMemo, useState } from 'react';
+import { ExerciseCurve } from './ExerciseCurve';
+import { LevelChart } from './LevelChart';
+import type { SkillLine } from './skills';
+
+type Opened = AnswerOf<'personSkill'>;
+export type SkillTry = Opened['tries'][number];
+
+interface Props {
+  readonly personId: string;
+  readonly line: SkillLine;
+  readonly review: boolean;
+}
+
+const LOSSES_SHOWN = 5;
+
+/** How the level of one skill came about: over the days, by exercise, and what was lost. */
+export function SkillOpened({ personId, line, review }: Props) {
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string>('');
+  useEffect(() => {
+    let wanted = true;
+    call('personSkill', { params: { id: personId, skill: line.skill } }).then(
+      (found) => wanted && setOpened(found),
+      (failure) => wanted && setError(wordsOf(failure)),
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [personId, line.skill]);
+  const tries = useMemo(() => opened?.tries.filter(({ family }) => family === line.family) ?? [], [opened, line.family]);
+  const exercises = useMemo(() => {
+    const found = new Map<string, SkillTry[]>();
+    for (const each of tries) found.set(each.exerciseId, [...(found.get(each.exerciseId) ?? []), each]);
+    return [...found.values()];
+  }, [tries]);
+  const name = `${skillLabel(line.skill)}, ${FAMILY_WORDS[line.family].toLowerCase()}`;
+  const curve = exercises.find((those) => those[0]?.exerciseId === chosen);
+  return (
+    <section className="mt-5 border-ink border-t pt-4" aria-label={name} data-testid="skill-opened">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h3 className="text-lg">{name}</h3>
+        <select aria-label="What is drawn" className="field !w-auto !py-1" value={chosen} onChange={(e) => setChosen(e.target.value)}>
+          <option value="">The level, over the days</option>
+          {exercises.map((those) => (
+            <option key={those[0]?.exerciseId} value={those[0]?.exerciseId}>
+              {those[0]?.title} ({those.length})
+            </option>
+          ))}
+        </select>
+      </div>
+      {error && (
+        <p role="alert" className="mt-3 text-signal">
+          {error}
+        </p>
+      )}
+      {!opened && !error && <p className="mt-3 text-ink-soft">Fetching its attempts …</p>}
+      {opened && (
+        <div className="mt-3 grid gap-6 lg:grid-cols-[3fr_2fr]">
+          {curve ? <ExerciseCurve tries={curve} /> : <LevelChart tries={tries} />}
+          <div className="space-y-5">
+            <div>
+              <h4 className="font-semibold">By exercise</h4>
+              <ul className="mt-1 text-sm">
+                {exercises.map((those) => {
+                  const best = those.reduce((most, each) => (each.score > most.score ? each : most));
+                  const last = those.at(-1) ?? best;
+                  return (
+                    <li key={last.exerciseId} className="flex items-baseline gap-3 border-rule border-b py-1">
+                      <span className="flex-1">{last.title}</span>
+                      <span className="whitespace-nowrap text-ink-soft">
+                        {those.length}×, best <span className="font-mono text-ink">{shownPoints(best.score)}</span>, last{' '}
+                        <a
+                          className="font-mono text-ink underline"
+                          href={`/attempts/${last.attemptId}${review ? '/review' : ''}`}
+                          title={format(last.at, 'd MMM, HH:mm')}
+                        >
+                          {shownPoints(last.score)}
+                        </a>
+                      </span>
+                    </li>
+                  );
+                })}
+              </ul>
+            </div>
+            {opened.losses.length > 0 && (
+              <div>
+                <h4 className="font-semibold">What was lost, of all that was</h4>
+                <ul className="mt-1 text-sm">
+                  {opened.losses.slice(0, LOSSES_SHOWN).map(({ criterion, share }) => (
+                    <li key={criterion} className="flex items-center gap-3 py-0.5">
+                      <span className="w-40 truncate">{CRITERIA[criterion as CriterionId]?.label ?? criterion}</span>
+                      <span className="h-2.5 flex-1 overflow-hidden rounded-full bg-bar">
+                        <span className="block h-full bg-signal" style={{ width: `${100 * share}%` }} />
+                      </span>
+                      <span className="w-12 text-right font-mono">{Math.round(100 * share)} %</span>
+                    </li>
+                  ))}
+                </ul>
+              </div>
+            )}
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
