@@ -110,9 +110,12 @@ function plannedFor(learner: DemoLearner, course: readonly Published[]): { exerc
   return stalls && where ? [...plan, ...Array.from({ length: stalls.times }, () => ({ exercise: where, hand: stalls.hand }))] : plan;
 }
 
+/** The luck of all hands. With this one Oskar gets no further with his cuts, as the story says; another number is another story. */
+const LUCK = 14;
+
 /** An id that is the same at every seeding: the seed of an attempt comes from it. */
 function idOf(learner: DemoLearner, n: number): string {
-  const hex = sha256(`${learner.signIn} ${n}`);
+  const hex = sha256(`${learner.signIn} ${n} ${LUCK}`);
   return [hex.slice(0, 8), hex.slice(8, 12), `4${hex.slice(13, 16)}`, `8${hex.slice(17, 20)}`, hex.slice(20, 32)].join('-');
 }
 
@@ -157,10 +160,12 @@ export async function seedStation(service: Service, say: (text: string) => void 
   say('The course …');
   const course = await publishCourse({ ...service, who: instructor }, group.id);
   const waiting = [...learners];
+  let done = 0;
   const one = async (): Promise<void> => {
     for (let next = waiting.shift(); next; next = waiting.shift()) {
       await practise(service, next.person, next.learner, course);
-      say(`Eight weeks of practice, replayed and scored: ${learners.length - waiting.length} of ${learners.length} learners …`);
+      done += 1;
+      say(`Eight weeks of practice, replayed and scored: ${done} of ${learners.length} learners …`);
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, one));

@@ -65,7 +65,7 @@ export function whatNext(today: string, assigned: readonly Assigned[], skills: r
     const days = differenceInDays(today, skill.lastDay);
     if (each) add('skill', each, `${skill.label} with ${skill.family}: ${skill.fading ? 'mastered, and fading; ' : ''}last practised ${ago(days)}`);
   }
-  const next = assigned.find(({ attempts }) => attempts === 0);
+  const next = assigned.find(({ attempts, exerciseId }) => attempts === 0 && !found.some((reason) => reason.exerciseId === exerciseId));
   if (next) add('next', next, 'Next in the course');
   for (const each of assigned)
     if (each.attempts > 0 && each.flashes === 0) add('again', each, `No flash yet${each.best === null ? '' : `, ${points(each.best)}`}`);

@@ -4,6 +4,7 @@ import { shownPoints } from '@web/ui/points';
 import { shownValue } from '@web/ui/shownValue';
 import { describe, expect, it } from 'vitest';
 import { fromShown, toShown } from './author/CriteriaTable';
+import { slid, zoomed } from './review/TimeLine';
 
 it('points shown are points reached: 95 has its third flash, 94.99 has not', () => {
   for (const score of [59.99, 60, 79.999, 80, 94.6, 94.999999, 95, 100]) expect(flashesFor(shownPoints(score))).toBe(flashesFor(score));
@@ -40,4 +41,14 @@ it('a trimmed line begins at 0 and keeps the views between', () => {
     [1.5, 2],
     [2, 2.5],
   ]);
+});
+
+describe('the range of a time line', () => {
+  it('goes earlier and later within the whole, and nearer about a moment', () => {
+    expect(slid([10, 20], 0.5, 60)).toEqual([15, 25]);
+    expect(slid([10, 20], -2, 60)).toEqual([0, 10]);
+    expect(slid([45, 55], 1, 60)).toEqual([50, 60]);
+    expect(zoomed([0, 60], 30, 0.5, 60)).toEqual([15, 45]);
+    expect(zoomed([15, 45], 20, 8, 60)).toEqual([0, 60]);
+  });
 });

@@ -125,7 +125,7 @@ function columnsFor(by: By, learners: readonly Learner[], family: SchemeFamily |
     sortDescFirst: true,
     cell: ({ row }) => {
       const stuck = row.original.standings.filter((standing) => standing.stuck);
-      return <span className={`block max-w-52 truncate ${stuck.length > 0 ? 'text-signal' : ''}`}>{stuck.map(({ title }) => title).join(', ')}</span>;
+      return <span className={`block max-w-32 truncate ${stuck.length > 0 ? 'text-signal' : ''}`}>{stuck.map(({ title }) => title).join(', ')}</span>;
     },
   });
   const latest = helper.accessor(({ latest: scores }) => scores.at(-1) ?? -1, {
@@ -258,16 +258,16 @@ export function LearnersTable({ learners }: { readonly learners: readonly Learne
                     return (
                       <th
                         key={header.id}
-                        className="sticky top-0 z-10 border-ink border-b bg-card px-1 py-2 text-left font-normal first:left-0 first:z-20"
+                        className="sticky top-0 z-10 border-ink border-b bg-card px-1 py-2 text-left align-bottom font-normal first:left-0 first:z-20"
                         aria-sort={sorted ? (sorted === 'desc' ? 'descending' : 'ascending') : undefined}
                       >
                         <button
                           type="button"
-                          className="flex max-w-36 items-center gap-1 whitespace-nowrap hover:underline"
+                          className="flex max-w-24 items-center gap-1 text-left leading-tight hover:underline"
                           title={String(header.column.columnDef.header)}
                           onClick={header.column.getToggleSortingHandler()}
                         >
-                          <span className="truncate">{String(header.column.columnDef.header)}</span>
+                          <span className="line-clamp-2">{String(header.column.columnDef.header)}</span>
                           {sorted && (sorted === 'desc' ? <ArrowDown size={13} aria-hidden="true" /> : <ArrowUp size={13} aria-hidden="true" />)}
                         </button>
                       </th>

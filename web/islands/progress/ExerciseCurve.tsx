@@ -1,13 +1,11 @@
 import { THRESHOLD } from '@core/progress';
+import '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
-import { Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { format } from 'date-fns';
 import { Line } from 'react-chartjs-2';
 import type { SkillTry } from './SkillOpened';
 import { useForecast } from './useForecast';
-
-Chart.register(LinearScale, LineElement, PointElement, Tooltip);
 
 /** A line is drawn through no fewer points. */
 const FEWEST = 3;

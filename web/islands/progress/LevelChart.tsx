@@ -1,12 +1,10 @@
 import { type LevelShown, type LevelState, levelShown, updateLevel } from '@core/progress';
+import '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
-import { Chart, Filler, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { format } from 'date-fns';
 import { Line } from 'react-chartjs-2';
 import type { SkillTry } from './SkillOpened';
-
-Chart.register(Filler, LinearScale, LineElement, PointElement, Tooltip);
 
 const DAY = 86_400_000;
 /** Levels are drawn from this many attempts on. */

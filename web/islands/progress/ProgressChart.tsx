@@ -1,12 +1,13 @@
 import type { SchemeFamily } from '@core/input';
+import '@web/ui/charts';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { token } from '@web/ui/token';
-import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { CategoryScale, Chart, Legend } from 'chart.js';
 import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 
-Chart.register(CategoryScale, Legend, LinearScale, LineElement, PointElement, Tooltip);
+Chart.register(CategoryScale, Legend);
 
 export interface ProgressLine {
   readonly id: string;

@@ -32,7 +32,7 @@ function Cell({ line }: { readonly line: SkillLine }) {
     );
   return (
     <>
-      <span className="relative h-3 w-24 shrink-0 rounded-full bg-bar">
+      <span className="relative h-3 min-w-24 max-w-80 flex-1 rounded-full bg-bar">
         <span
           className={`absolute inset-y-0 rounded-full opacity-50 ${levelLook(shown.level)}`}
           style={{ left: `${shown.low}%`, right: `${100 - shown.high}%` }}

@@ -1,15 +1,14 @@
 import { CRITERIA, type Criterion, type CriterionId } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
 import type { Folding } from '@core/review';
+import '@web/ui/charts';
 import { shownValue } from '@web/ui/shownValue';
 import { token } from '@web/ui/token';
-import { Chart, type ChartOptions, LinearScale, LineElement, type Plugin, PointElement, Tooltip } from 'chart.js';
+import type { ChartOptions, Plugin } from 'chart.js';
 import { memo } from 'react';
 import { Line } from 'react-chartjs-2';
 import { clockWords } from './clock';
 import type { Samples } from './useLookedThrough';
-
-Chart.register(LinearScale, LineElement, PointElement, Tooltip);
 
 /** Room beside the chart's area, pixels: the lanes beneath stand under it. */
 export const INSET = { left: 46, right: 10 } as const;

@@ -129,8 +129,9 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
   const both = { prepared, clock, goal: told?.goal, prompt, picture: pictures[step] ?? null };
 
   return (
-    <div className="flex min-h-0 flex-1 gap-5 px-5 py-3 max-lg:flex-col max-lg:overflow-y-auto">
-      <div className="flex min-w-0 flex-1 flex-col max-lg:flex-none lg:overflow-y-auto">
+    <div className="flex min-h-0 flex-1 gap-5 px-5 py-3 max-lg:flex-col max-lg:gap-4 max-lg:overflow-y-auto">
+      {/* In a narrow window one column: what happened stands between the stage and the time line. */}
+      <div className="flex min-w-0 flex-1 flex-col max-lg:contents lg:overflow-y-auto">
         <div className={`flex min-h-0 gap-3 lg:min-h-64 lg:flex-1 ${beside ? 'max-lg:flex-col' : ''}`}>
           <ReviewStage
             {...both}
@@ -147,50 +148,56 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
           )}
         </div>
         <Transport replayed={replayed} clock={clock} next={next} />
-        <WakeThen replayed={replayed} clock={clock} scheme={scheme} />
-        <TimeLine steps={exercise.steps} replayed={replayed} clock={clock} moments={moments ?? NONE} samples={samples} known={known} comments={numbered} />
-        <ReferenceBar chosen={chosen} shown={shown} onShown={setShown} pace={pace} onPace={setPace} />
-        <details className="mt-1 shrink-0 text-sm">
-          <summary>The same as a table</summary>
-          <FactsTable steps={exercise.steps} replayed={replayed} moments={moments ?? NONE} samples={samples} />
-        </details>
+        <div className="shrink-0 max-lg:order-2">
+          <WakeThen replayed={replayed} clock={clock} scheme={scheme} />
+          <TimeLine steps={exercise.steps} replayed={replayed} clock={clock} moments={moments ?? NONE} samples={samples} known={known} comments={numbered} />
+          <ReferenceBar chosen={chosen} shown={shown} onShown={setShown} pace={pace} onPace={setPace} />
+          <details className="mt-1 shrink-0 text-sm">
+            <summary>The same as a table</summary>
+            <FactsTable steps={exercise.steps} replayed={replayed} moments={moments ?? NONE} samples={samples} />
+          </details>
+        </div>
       </div>
-      <aside className="flex w-80 shrink-0 flex-col gap-4 overflow-y-auto pr-1 max-lg:w-full max-lg:overflow-visible">
-        <Attempt reviewed={reviewed} now={() => folding.fromFolded(clock.getState().at)} />
-        <Jumps
-          moments={moments}
-          folding={folding}
-          many={exercise.steps.length > 1}
-          onGo={({ t }) => go(t)}
-          onPlay={({ from }) => {
-            clock.seek(folding.toFolded(from));
-            clock.play();
-          }}
-        />
-        <section aria-label="What was asked" className="flex shrink-0 items-start gap-3">
-          <DialHere clock={clock} sceneAt={sceneAt} target={target} ghostAt={ghostAt} />
-          <div className="min-w-0">
-            {exercise.steps.length > 1 && <p className="font-semibold text-sm">Step {step + 1}</p>}
-            <Html html={reviewed.words.steps[step]?.brief ?? ''} className="text-sm" />
-          </div>
-        </section>
-        {Panel && told && (
-          <div inert>
-            <Panel goal={told.goal} prompt={prompt} parts={prepared.mesh.parts} onConfirm={nothing} onAnswer={nothing} onMeasure={nothing} />
-          </div>
-        )}
-        <CommentList
-          attemptId={attemptId}
-          comments={comments}
-          folding={folding}
-          staff={staff}
-          mine={learner === null}
-          now={() => folding.fromFolded(clock.getState().at)}
-          onGo={go}
-          spot={spot}
-          pointing={pointing}
-          onPointing={setPoint}
-        />
+      <aside className="flex w-80 shrink-0 flex-col gap-4 overflow-y-auto pr-1 max-lg:contents">
+        <div className="flex shrink-0 flex-col gap-4 max-lg:order-1">
+          <Attempt reviewed={reviewed} now={() => folding.fromFolded(clock.getState().at)} />
+          <Jumps
+            moments={moments}
+            folding={folding}
+            many={exercise.steps.length > 1}
+            onGo={({ t }) => go(t)}
+            onPlay={({ from }) => {
+              clock.seek(folding.toFolded(from));
+              clock.play();
+            }}
+          />
+        </div>
+        <div className="flex shrink-0 flex-col gap-4 max-lg:order-3">
+          <section aria-label="What was asked" className="flex shrink-0 items-start gap-3">
+            <DialHere clock={clock} sceneAt={sceneAt} target={target} ghostAt={ghostAt} />
+            <div className="min-w-0">
+              {exercise.steps.length > 1 && <p className="font-semibold text-sm">Step {step + 1}</p>}
+              <Html html={reviewed.words.steps[step]?.brief ?? ''} className="text-sm" />
+            </div>
+          </section>
+          {Panel && told && (
+            <div inert>
+              <Panel goal={told.goal} prompt={prompt} parts={prepared.mesh.parts} onConfirm={nothing} onAnswer={nothing} onMeasure={nothing} />
+            </div>
+          )}
+          <CommentList
+            attemptId={attemptId}
+            comments={comments}
+            folding={folding}
+            staff={staff}
+            mine={learner === null}
+            now={() => folding.fromFolded(clock.getState().at)}
+            onGo={go}
+            spot={spot}
+            pointing={pointing}
+            onPointing={setPoint}
+          />
+        </div>
       </aside>
     </div>
   );

@@ -1,7 +1,7 @@
 import { CRITERIA, type CriterionId } from '@core/criteria';
 import type { TraineeExercise } from '@core/exercise';
 import type { Moment, Replayed } from '@core/review';
-import { Minus, Plus } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Minus, Plus } from 'lucide-react';
 import { type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import { CurveChart, INSET, LineSample, lookOf } from './CurveChart';
@@ -24,11 +24,20 @@ type Range = readonly [number, number];
 
 /** The least that is shown, seconds. */
 const CLOSEST = 2;
+/** What a press goes earlier or later, of what is shown. */
+const HALF = 0.5;
 
 /** A range about a moment, that much larger, within the whole. */
 export function zoomed([low, high]: Range, about: number, by: number, seconds: number): Range {
   const width = Math.min(seconds, Math.max(Math.min(CLOSEST, seconds), (high - low) * by));
   const from = Math.min(seconds - width, Math.max(0, about - ((about - low) / (high - low || 1)) * width));
+  return [from, from + width];
+}
+
+/** A range that much later, in shares of its width, within the whole. */
+export function slid([low, high]: Range, by: number, seconds: number): Range {
+  const width = high - low;
+  const from = Math.min(seconds - width, Math.max(0, low + by * width));
   return [from, from + width];
 }
 
@@ -92,16 +101,13 @@ export function TimeLine({ steps, replayed, clock, moments, samples, known, comm
     const turned = (event: WheelEvent): void => {
       event.preventDefault();
       if (Math.abs(event.deltaX) > Math.abs(event.deltaY) || event.shiftKey) {
-        const by = ((event.deltaX || event.deltaY) / element.clientWidth) * (range[1] - range[0]);
-        setRange(([low, high]) => {
-          const from = Math.min(whole[1] - (high - low), Math.max(0, low + by));
-          return [from, from + high - low];
-        });
+        const by = (event.deltaX || event.deltaY) / element.clientWidth;
+        setRange((now) => slid(now, by, whole[1]));
       } else setRange((now) => zoomed(now, momentAt(event.clientX), 1.002 ** event.deltaY, whole[1]));
     };
     element.addEventListener('wheel', turned, { passive: false });
     return () => element.removeEventListener('wheel', turned);
-  }, [range, whole, momentAt]);
+  }, [whole, momentAt]);
   return (
     <section aria-label="Time line" className="card shrink-0 px-3 py-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-xs">
@@ -123,6 +129,24 @@ export function TimeLine({ steps, replayed, clock, moments, samples, known, comm
           </span>
         )}
         <span className="ml-auto flex items-center gap-1">
+          <button
+            type="button"
+            className="button !px-1.5 !py-0.5"
+            aria-label="Earlier"
+            disabled={range[0] <= 0}
+            onClick={() => setRange(slid(range, -HALF, whole[1]))}
+          >
+            <ChevronLeft size={13} aria-hidden="true" />
+          </button>
+          <button
+            type="button"
+            className="button !px-1.5 !py-0.5"
+            aria-label="Later"
+            disabled={range[1] >= whole[1]}
+            onClick={() => setRange(slid(range, HALF, whole[1]))}
+          >
+            <ChevronRight size={13} aria-hidden="true" />
+          </button>
           <button type="button" className="button !px-1.5 !py-0.5" aria-label="Show more time" onClick={() => zoom(2)}>
             <Minus size={13} aria-hidden="true" />
           </button>

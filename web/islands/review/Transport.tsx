@@ -1,5 +1,5 @@
 import type { Moment, Replayed } from '@core/review';
-import { ChevronFirst, ChevronLast, Pause, Play, RotateCcw, StepBack, StepForward } from 'lucide-react';
+import { ChevronFirst, ChevronLast, ChevronLeft, ChevronRight, Pause, Play, RotateCcw, StepBack, StepForward } from 'lucide-react';
 import { useStore } from 'zustand';
 import { type Clock, clockWords, RATES } from './clock';
 import { gestureWords } from './Lanes';
@@ -33,6 +33,7 @@ export function Transport({ replayed, clock, next }: { readonly replayed: Replay
     clock.stop();
     clock.seek(to);
   };
+  const step = (by: 'gesture' | 'command', way: 1 | -1): void => go(stepped(replayed, clock.getState().at, by, way));
   const jump = (way: 1 | -1): void => {
     const moment = next(way);
     if (moment) go(replayed.folding.toFolded(moment.t));
@@ -46,11 +47,13 @@ export function Transport({ replayed, clock, next }: { readonly replayed: Replay
   return (
     <div role="toolbar" aria-label="Play" className="flex shrink-0 flex-wrap items-center gap-1.5 py-2">
       {button(`The moment before`, 'Page Up', <ChevronFirst size={16} aria-hidden="true" />, () => jump(-1))}
-      {button('A gesture back', 'left arrow', <StepBack size={16} aria-hidden="true" />, () => go(stepped(replayed, clock.getState().at, 'gesture', -1)))}
+      {button('A gesture back', 'left arrow', <StepBack size={16} aria-hidden="true" />, () => step('gesture', -1))}
+      {button('A command back', 'Shift + left arrow', <ChevronLeft size={16} aria-hidden="true" />, () => step('command', -1))}
       {running
         ? button('Stop', 'space', <Pause size={16} aria-hidden="true" />, clock.stop)
         : button('Play', 'space', ended ? <RotateCcw size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />, clock.play)}
-      {button('A gesture on', 'right arrow', <StepForward size={16} aria-hidden="true" />, () => go(stepped(replayed, clock.getState().at, 'gesture', 1)))}
+      {button('A command on', 'Shift + right arrow', <ChevronRight size={16} aria-hidden="true" />, () => step('command', 1))}
+      {button('A gesture on', 'right arrow', <StepForward size={16} aria-hidden="true" />, () => step('gesture', 1))}
       {button('The next moment', 'Page Down', <ChevronLast size={16} aria-hidden="true" />, () => jump(1))}
       <select aria-label="Speed" className="field !w-auto !py-1 text-sm" value={rate} onChange={(e) => clock.setRate(Number(e.target.value))}>
         {RATES.map((each) => (

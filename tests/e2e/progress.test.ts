@@ -1,0 +1,188 @@
+import { By, type WebDriver } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Browser, openBrowser, picturing, signInAs, waitFor } from './browser';
+import { choose } from './screens';
+import { base, openStored } from './stored';
+
+/**
+ * Levels, standings and reasons on the pages, beside the same figures computed here from the attempts: by other queries
+ * and without the services and the code that keeps them.
+ */
+
+let browser: Browser;
+const stored = openStored();
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await stored.close();
+});
+
+const DAY = 86_400_000;
+const points = (score: number): string => String(Math.floor(score + 1e-9));
+
+interface Told {
+  readonly skill: string;
+  readonly family: string;
+  readonly theta: number;
+  readonly variance: number;
+  readonly count: number;
+}
+
+/** Levels of a learner, by the recursion of the filter written out. */
+async function levelsOf(personId: string): Promise<Told[]> {
+  const rows: { skill: string; family: string; score: number; set_score: number | null; handed_in_at: Date; difficulty: number }[] = await stored
+    .db('attempt_steps as t')
+    .join('attempts as a', 'a.id', 't.attempt_id')
+    .join('scheme_revisions as s', (on) => on.on('s.id', 'a.scheme_id').andOn('s.revision', 'a.scheme_revision'))
+    .join('skill_observations as o', (on) => on.on('o.attempt_id', 'a.id').andOn('o.skill', 't.skill'))
+    .where({ 'a.person_id': personId, 'a.counts': 1, 'a.late': 0 })
+    .groupBy('a.id', 't.skill')
+    .orderBy(['a.handed_in_at', 'a.id'])
+    .select('t.skill', 's.family', 'a.set_score', 'a.handed_in_at', 'o.difficulty')
+    .avg({ score: 't.score' });
+  const told = new Map<string, Told & { at: number }>();
+  for (const row of rows) {
+    const key = `${row.skill} ${row.family}`;
+    const at = row.handed_in_at.getTime() / DAY;
+    const score = row.set_score ?? Number(row.score);
+    const before = told.get(key);
+    const predicted = before ? before.variance + 0.02 * (at - before.at) + 0.06 : 4;
+    // All exercises of the demo help while one practises: R is doubled.
+    const gain = predicted / (predicted + 2 * 0.64);
+    const theta = before?.theta ?? 0;
+    told.set(key, {
+      skill: row.skill,
+      family: row.family,
+      theta: theta + gain * (Math.log((score + 2) / (102 - score)) + row.difficulty - theta),
+      variance: predicted * (1 - gain),
+      count: (before?.count ?? 0) + 1,
+      at,
+    });
+  }
+  return [...told.values()];
+}
+
+const levelOf = ({ theta }: Told): number => Math.min(100, Math.max(0, 104 / (1 + Math.exp(-theta)) - 2));
+
+/** The cells of the group's table: by learner, by column. */
+const cellsOf = (driver: WebDriver): Promise<Record<string, Record<string, string>>> =>
+  driver.executeScript(`
+    const table = document.querySelector('[aria-labelledby=learners] table');
+    const heads = [...table.querySelectorAll('thead th')].map((th) => th.textContent.trim());
+    return Object.fromEntries([...table.querySelectorAll('tbody tr')].filter((tr) => !tr.ariaHidden).map((tr) => {
+      const cells = [...tr.children].map((td) => td.innerText.trim());
+      return [cells[0], Object.fromEntries(heads.map((head, i) => [head, cells[i]]))];
+    }));
+  `);
+
+const SKILL_OF: Record<string, string> = {
+  Orbit: 'orbit',
+  Pan: 'pan',
+  Zoom: 'zoom',
+  Recover: 'recover',
+  'Standard views': 'standardViews',
+  Pivot: 'pivot',
+  Framing: 'framing',
+  Projection: 'projection',
+  'See-through': 'seeThrough',
+  Section: 'section',
+  'Square on': 'squareOn',
+};
+
+const demoPeople = (): Promise<{ id: string; name: string }[]> => stored.db('people').where({ role: 'trainee', made_up: 1 }).select('id', 'name');
+
+describe('figures of the demo', () => {
+  it('on the group’s page are those of the attempts, by skill and by exercise', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'figures', async () => {
+      await signInAs(driver, base(), 'Maren Holt');
+      await driver.get(`${base()}/groups`);
+      await waitFor(driver, 'the table', async () => (await driver.findElements(By.css('[aria-labelledby=learners] tbody tr'))).length > 5);
+      const bySkill = await cellsOf(driver);
+      let compared = 0;
+      for (const { id, name } of await demoPeople()) {
+        const row = bySkill[name];
+        if (!row) continue;
+        const told = await levelsOf(id);
+        for (const [label, skill] of Object.entries(SKILL_OF)) {
+          if (row[label] === undefined) continue;
+          const mine = told.filter((each) => each.skill === skill).sort((a, b) => b.count - a.count || a.family.localeCompare(b.family))[0];
+          expect(row[label], `${name}, ${label}`).toBe(mine ? (mine.count < 3 ? 'few' : points(levelOf(mine))) : '·');
+          compared += 1;
+        }
+      }
+      expect(compared).toBeGreaterThan(100);
+      await choose(driver, 'Columns show', 'By exercise');
+      const byExercise = await cellsOf(driver);
+      const bests: { name: string; title: string; best: number }[] = await stored
+        .db('attempts as a')
+        .join('people as p', 'p.id', 'a.person_id')
+        .join('assignments as g', 'g.exercise_id', 'a.exercise_id')
+        .join('exercise_versions as v', (on) => on.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version'))
+        .where({ 'p.made_up': 1, 'a.counts': 1 })
+        .whereNotNull('a.handed_in_at')
+        .groupBy('p.name', 'v.title')
+        .select('p.name', 'v.title')
+        .max({ best: 'a.score' });
+      for (const { name, title, best } of bests)
+        if (byExercise[name]?.[title] !== undefined) expect(byExercise[name]?.[title], `${name}, ${title}`).toBe(points(best));
+    });
+  });
+
+  it('on My progress and Today are those of the attempts; a skill opens with its curve', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'own-figures', async () => {
+      await signInAs(driver, base(), 'Tomas Beck');
+      const { id } = await stored.db('people').where({ name: 'Tomas Beck' }).first('id');
+      await driver.get(`${base()}/progress`);
+      const told = await levelsOf(id);
+      await waitFor(driver, 'the skills', async () => (await driver.findElements(By.css('[data-level]'))).length === told.length);
+      for (const each of told) {
+        const words = await driver.findElement(By.css(`[data-level="${each.skill} ${each.family}"]`)).getAttribute('aria-label');
+        const half = (now: number): number => 1.2816 * Math.sqrt(each.variance + 0.02 * now);
+        expect(words, each.skill).toContain(each.count < 3 ? `too few attempts, from ${each.count}` : `: ${points(levelOf(each))}, between`);
+        expect(half(0)).toBeGreaterThan(0);
+      }
+      const rich = told.filter(({ count }) => count >= 3)[0] as Told;
+      await waitFor(driver, 'the skill opened', async () => {
+        const opened = await driver.findElements(By.css('[data-testid=skill-opened] canvas'));
+        if (opened.length === 0)
+          await driver
+            .findElement(By.css(`[data-level="${rich.skill} ${rich.family}"][aria-expanded=false]`))
+            .click()
+            .catch(() => {});
+        return opened.length > 0;
+      });
+      await driver.findElement(By.css('select[aria-label="What is drawn"] option:nth-child(2)')).click();
+      await waitFor(driver, 'the forecast', async () => (await driver.findElements(By.css('[data-testid=forecast]'))).length === 1);
+
+      // Today: what is overdue stands first, the earliest date before the others.
+      await driver.get(`${base()}/today`);
+      const today = new Intl.DateTimeFormat('en-CA', { timeZone: stored.zone }).format(new Date());
+      const open: { title: string; due: string }[] = await stored
+        .db('assignments as g')
+        .join('exercise_versions as v', (on) => on.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version'))
+        .join('memberships as m', 'm.group_id', 'g.group_id')
+        .where({ 'm.person_id': id })
+        .whereNotNull('g.due_on')
+        .whereNotExists((query) =>
+          query
+            .from('attempts as a')
+            .whereRaw('a.exercise_id = g.exercise_id')
+            .where({ 'a.person_id': id, 'a.counts': 1 })
+            .where('a.flashes', '>', 0)
+            .select(stored.db.raw('1')),
+        )
+        .orderBy(['g.due_on', 'g.position'])
+        .select('v.title', stored.db.raw("date_format(g.due_on, '%Y-%m-%d') as due"));
+      const overdue = open.filter(({ due }) => due < today).map(({ title }) => title);
+      const shown: string[] = await driver.executeScript(
+        `return [...document.querySelectorAll('main h2.text-2xl, [data-testid=reasons] li .font-semibold')].map((e) => e.textContent.trim())`,
+      );
+      expect(overdue.length).toBeGreaterThan(0);
+      expect(shown.slice(0, overdue.length)).toEqual(overdue);
+    });
+  });
+});

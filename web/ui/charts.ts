@@ -1,0 +1,5 @@
+import { Chart, Filler, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+
+// What every chart of lines needs, in the application's own letters.
+Chart.register(Filler, LinearScale, LineElement, PointElement, Tooltip);
+Chart.defaults.font.family = '"Figtree Variable", system-ui, sans-serif';
