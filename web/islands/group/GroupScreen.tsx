@@ -1,11 +1,13 @@
 import { Flashes } from '@web/ui/Flashes';
 import { shownPoints } from '@web/ui/points';
-import { formatDistanceToNow } from 'date-fns';
+import { formatDistance } from 'date-fns';
 import { AssignmentMenu } from './AssignmentMenu';
 import { LearnersTable } from './LearnersTable';
 import type { Learner } from './learner';
 
 interface Props {
+  /** When the page was made: what is told as so long ago is the same there and here. */
+  readonly now: string;
   readonly learners: readonly Learner[];
   readonly groupId: string;
   readonly assignments: readonly { readonly exerciseId: string; readonly title: string; readonly version: number; readonly newest: number }[];
@@ -21,7 +23,7 @@ interface Props {
 }
 
 /** Learners by skills and exercises, what each exercise looks like, who needs a word, and the newest attempts. */
-export function GroupScreen({ groupId, learners, assignments, recent }: Props) {
+export function GroupScreen({ groupId, learners, assignments, recent, now }: Props) {
   const concerns = learners.flatMap((learner) => learner.concerns.map((concern) => ({ learner, ...concern })));
   return (
     <div className="mt-6 space-y-6">
@@ -50,7 +52,7 @@ export function GroupScreen({ groupId, learners, assignments, recent }: Props) {
           </ul>
         </section>
       )}
-      <LearnersTable learners={learners} />
+      <LearnersTable learners={learners} now={now} />
       <div className="grid gap-6 lg:grid-cols-2">
         <section aria-labelledby="exercises" className="card p-5">
           <h2 id="exercises" className="mb-2 text-xl">
@@ -95,7 +97,7 @@ export function GroupScreen({ groupId, learners, assignments, recent }: Props) {
                     {a.title}
                     {a.late && <span className="text-ink-soft text-xs"> · handed in later</span>}
                   </span>
-                  <span className="whitespace-nowrap text-ink-soft text-xs">{formatDistanceToNow(new Date(a.at), { addSuffix: true })}</span>
+                  <span className="whitespace-nowrap text-ink-soft text-xs">{formatDistance(new Date(a.at), now, { addSuffix: true })}</span>
                   <span className="font-mono">{shownPoints(a.score)}</span>
                   <Flashes count={a.flashes} />
                 </a>

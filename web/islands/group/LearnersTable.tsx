@@ -15,7 +15,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import type { SkillLine } from '@web/islands/progress/skills';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { shownPoints } from '@web/ui/points';
-import { formatDistanceToNow } from 'date-fns';
+import { formatDistanceStrict } from 'date-fns';
 import { ArrowDown, ArrowUp, Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -77,7 +77,7 @@ function LatestBars({ scores }: { readonly scores: readonly number[] }) {
   );
 }
 
-function columnsFor(by: By, learners: readonly Learner[], family: SchemeFamily | '') {
+function columnsFor(by: By, learners: readonly Learner[], family: SchemeFamily | '', now: string) {
   const name = helper.accessor('name', {
     header: 'Learner',
     enableHiding: false,
@@ -141,11 +141,11 @@ function columnsFor(by: By, learners: readonly Learner[], family: SchemeFamily |
     sortFn: 'text',
     cell: ({ row }) => (
       <span className="whitespace-nowrap text-ink-soft">
-        {row.original.lastAt ? formatDistanceToNow(new Date(row.original.lastAt), { addSuffix: true }) : 'not yet'}
+        {row.original.lastAt ? formatDistanceStrict(new Date(row.original.lastAt), now, { addSuffix: true }) : 'not yet'}
       </span>
     ),
   });
-  return helper.columns([name, ...(by === 'skills' ? skills : exercises), stuckOn, latest, seen]);
+  return helper.columns([name, ...(by === 'skills' ? skills : exercises), latest, seen, stuckOn]);
 }
 
 const COLUMNS_KEY = 'dial-home group columns';
@@ -173,14 +173,14 @@ function useChosenColumns(): [ColumnVisibilityState, (next: ColumnVisibilityStat
   ];
 }
 
-/** Learners by skills or by exercises; hundreds of rows scroll, columns are chosen and stay so. */
-export function LearnersTable({ learners }: { readonly learners: readonly Learner[] }) {
+/** Learners by skills or by exercises; hundreds of rows scroll, columns are chosen and stay so. `now`: when the page was made. */
+export function LearnersTable({ learners, now }: { readonly learners: readonly Learner[]; readonly now: string }) {
   const [by, setBy] = useState<By>('skills');
   const [family, setFamily] = useState<SchemeFamily | ''>('');
   const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
   const [columnVisibility, setColumnVisibility] = useChosenColumns();
   const data = useMemo(() => [...learners], [learners]);
-  const columns = useMemo(() => columnsFor(by, learners, family), [by, learners, family]);
+  const columns = useMemo(() => columnsFor(by, learners, family, now), [by, learners, family, now]);
   const table = useTable({
     features,
     columns,

@@ -52,8 +52,8 @@ export function ExerciseCurve({ tries: made }: { readonly tries: readonly SkillT
               {
                 label: `${THRESHOLD}`,
                 data: [
-                  { x: 0.5, y: THRESHOLD },
-                  { x: made.length + 0.5, y: THRESHOLD },
+                  { x: 0, y: THRESHOLD },
+                  { x: made.length + 1, y: THRESHOLD },
                 ],
                 borderColor: amber,
                 borderWidth: 1.5,
@@ -68,10 +68,10 @@ export function ExerciseCurve({ tries: made }: { readonly tries: readonly SkillT
             scales: {
               x: {
                 type: 'linear',
-                min: 0.5,
-                max: made.length + 0.5,
+                min: 0,
+                max: made.length + 1,
                 title: { display: true, text: 'attempt', color: ink },
-                ticks: { color: ink, stepSize: 1, callback: (n) => (Number.isInteger(n) ? n : '') },
+                ticks: { color: ink, stepSize: 1, callback: (n) => (Number(n) >= 1 && Number(n) <= made.length ? n : '') },
                 grid: { display: false },
               },
               y: { min: 0, max: 100, title: { display: true, text: 'points of 100', color: ink }, ticks: { color: ink }, grid: { color: rule } },

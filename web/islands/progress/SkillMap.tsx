@@ -32,7 +32,7 @@ function Cell({ line }: { readonly line: SkillLine }) {
     );
   return (
     <>
-      <span className="relative h-3 min-w-24 max-w-80 flex-1 rounded-full bg-bar">
+      <span className="relative h-3 min-w-12 max-w-80 flex-1 sm:min-w-24 rounded-full bg-bar">
         <span
           className={`absolute inset-y-0 rounded-full opacity-50 ${levelLook(shown.level)}`}
           style={{ left: `${shown.low}%`, right: `${100 - shown.high}%` }}
@@ -40,7 +40,7 @@ function Cell({ line }: { readonly line: SkillLine }) {
         <span className="-translate-x-1/2 absolute inset-y-[-3px] w-[3px] rounded bg-ink" style={{ left: `${shown.level}%` }} />
       </span>
       <span className="w-7 text-right font-mono">{shownPoints(shown.level)}</span>
-      <span className="flex items-center gap-1 whitespace-nowrap text-ink-soft text-sm">
+      <span className="flex w-20 shrink-0 items-center gap-1 whitespace-nowrap text-ink-soft text-sm">
         {state === 'mastered' && <Check size={14} className="text-sea" aria-hidden="true" />}
         {state === 'fading' && <TrendingDown size={14} className="text-amber" aria-hidden="true" />}
         {STATE_WORDS[state]}
@@ -99,7 +99,7 @@ export function SkillMap({ personId, skills, review }: Props) {
                           data-level={`${id} ${family}`}
                           aria-expanded={opened}
                           aria-label={wordsOf(label, line)}
-                          className={`flex w-full items-center gap-3 rounded-lg border px-2 py-1 hover:border-ink ${opened ? 'border-ink bg-paper' : 'border-transparent'}`}
+                          className={`flex w-full items-center gap-2 rounded-lg border px-2 py-1 sm:gap-3 hover:border-ink ${opened ? 'border-ink bg-paper' : 'border-transparent'}`}
                           onClick={() => setOpen(opened ? null : line)}
                         >
                           <Cell line={line} />
