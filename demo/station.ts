@@ -142,8 +142,8 @@ async function practise(service: Service, person: Person, learner: DemoLearner, 
 /** Learners who practise at the same moment of the seeding: while one is scored, another's hand is simulated. */
 const AT_ONCE = 3;
 
-/** Everything of the demo, made through the services as people would make it. `say`: told what is being done. */
-export async function seedStation(service: Service, say: (text: string) => void = () => {}): Promise<void> {
+/** Everything of the demo, made through the services as people would make it. `say`: told what is being done; `all`: who learns there. */
+export async function seedStation(service: Service, say: (text: string) => void = () => {}, all: readonly DemoLearner[] = LEARNERS): Promise<void> {
   say('The station: people and models …');
   const lead = await makePerson(service, { ...LEAD, role: 'lead', password: PASSWORD });
   const instructor = await makePerson(service, { ...INSTRUCTOR, role: 'instructor', password: PASSWORD });
@@ -151,7 +151,7 @@ export async function seedStation(service: Service, say: (text: string) => void 
   await addGroup(service.db, group, service.now());
   await addMember(service.db, group.id, instructor.id, 'instructor');
   const learners: { person: Person; learner: DemoLearner }[] = [];
-  for (const learner of LEARNERS) {
+  for (const learner of all) {
     const person = await makePerson(service, { name: learner.name, signIn: learner.signIn, role: 'trainee', password: PASSWORD });
     await addMember(service.db, group.id, person.id, 'trainee');
     learners.push({ person, learner });

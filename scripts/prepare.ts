@@ -1,4 +1,7 @@
-/** Migrates the database, keeps the built-in schemes, and seeds the demo once. `--reset` begins with an empty database. */
+/**
+ * Migrates the database, keeps the built-in schemes, and seeds the demo once. `--reset` begins with an empty database. With
+ * DIALHOME_DEMO=few the demo has its first learners only: tests of the seeding itself need no more.
+ */
 
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -16,6 +19,7 @@ const { url, folder } = ownPlaces();
 const demo = Boolean(process.env.DIALHOME_DEMO);
 const say = (text: string): void => void process.stdout.write(`${text}\n`);
 const SEEDING = 'demo seeding';
+const FEW = 3;
 
 /** Files of an installation from before they were kept in the database. */
 async function takeFilesIn({ db, files }: OpenService): Promise<void> {
@@ -55,7 +59,7 @@ async function prepared(service: OpenService): Promise<boolean> {
     await markThem(service);
   } else {
     await writeSetting(db, SEEDING, 'begun');
-    await seedStation(service, say);
+    await seedStation(service, say, process.env.DIALHOME_DEMO === 'few' ? LEARNERS.slice(0, FEW) : LEARNERS);
   }
   await writeSetting(db, SEEDING, 'done');
   return true;

@@ -6,6 +6,8 @@ import { ServiceError } from './errors';
 export interface Limits {
   /** Counts a try to sign in before the password is looked at; `right` takes it back. Refuses what is too often. */
   signIn(account: string, address: string): Promise<{ right(): Promise<void> }>;
+  /** Counts a try to join by a code, as `signIn` does; for an address alone, for a whole class may stand behind one. */
+  join(address: string): Promise<{ right(): Promise<void> }>;
   /** Counts a change that someone sends; only a machine reaches the limit. */
   change(person: string): Promise<void>;
 }
@@ -16,6 +18,8 @@ const WINDOW = 15 * 60;
 const BY_ACCOUNT = 8;
 /** Wrong tries from one address, over all names: a whole school may stand behind one. */
 const BY_ADDRESS = 240;
+/** Wrong codes from one address: there are a million million of them. */
+const JOINING = 60;
 /** Changes a minute of one person, in one process. */
 const CHANGES = 600;
 
@@ -41,6 +45,7 @@ export function openLimits(db: Database, window = WINDOW): Limits {
     });
   const byAccount = shared('account', BY_ACCOUNT);
   const byAddress = shared('address', BY_ADDRESS);
+  const byJoining = shared('join', JOINING);
   const changes = new RateLimiterMemory({ points: CHANGES, duration: 60 });
 
   const consume = async (work: Promise<unknown>, message: string): Promise<void> => {
@@ -62,6 +67,11 @@ export function openLimits(db: Database, window = WINDOW): Limits {
           await Promise.all([byAccount.delete(pair), byAddress.reward(address.slice(0, 64))]);
         },
       };
+    },
+    async join(address) {
+      const key = address.slice(0, 64);
+      await consume(byJoining.consume(key), 'Too many wrong codes from this network. Wait a quarter of an hour, then try again.');
+      return { right: async () => void (await byJoining.reward(key)) };
     },
     change: (person) => consume(changes.consume(person), 'That is more at once than one person sends. Wait a minute, then try again.'),
   };

@@ -9,7 +9,7 @@ import { methodsOf } from './http/methods';
 import { requestErrors, requestSeconds } from './http/metrics';
 import { theService } from './http/service';
 
-const OPEN_PAGES = new Set(['/', '/sign-in']);
+const OPEN_PAGES = new Set(['/', '/sign-in', '/join']);
 /** What looks after the server asks these; they need neither a person nor the database. */
 const WATCHED = new Set(['/healthz', '/metrics']);
 

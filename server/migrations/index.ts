@@ -10,6 +10,7 @@ import * as drafts from './008-drafts';
 import * as takenBack from './009-taken-back';
 import * as review from './010-review';
 import * as progress from './011-progress';
+import * as joining from './012-joining';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -23,6 +24,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '009-taken-back', migration: takenBack },
   { name: '010-review', migration: review },
   { name: '011-progress', migration: progress },
+  { name: '012-joining', migration: joining },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

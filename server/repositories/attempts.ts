@@ -296,43 +296,55 @@ export interface AttemptLine {
   readonly counts: boolean;
 }
 
-/** Handed-in attempts of these people, oldest first. */
+type LineRow = Pick<Row, 'id' | 'person_id' | 'exercise_id' | 'version' | 'scheme_id' | 'scheme_revision' | 'late' | 'counts'> & {
+  score: number;
+  flashes: number;
+  seconds: number;
+  gestures: number;
+  handed_in_at: Date;
+};
+
+/** Handed-in attempts of these people, oldest first. Titles and families are looked up once each: a group has thousands of attempts. */
 export async function attemptLines(db: Database, personIds: readonly string[]): Promise<AttemptLine[]> {
   if (personIds.length === 0) return [];
-  const rows = await db('attempts as a')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version');
-    })
-    .join('scheme_revisions as s', function () {
-      this.on('s.id', 'a.scheme_id').andOn('s.revision', 'a.scheme_revision');
-    })
-    .whereIn('a.person_id', [...personIds])
-    .whereNotNull('a.handed_in_at')
-    .orderBy('a.handed_in_at')
-    .orderBy('a.id')
+  const rows: LineRow[] = await db('attempts')
+    .whereIn('person_id', [...personIds])
+    .whereNotNull('handed_in_at')
+    .orderBy(['handed_in_at', 'id'])
     .select(
-      'a.id',
-      'a.person_id',
-      'a.exercise_id',
-      'a.version',
-      'v.title',
-      's.family',
-      'a.scheme_id',
-      'a.score',
-      'a.flashes',
-      'a.seconds',
-      'a.gestures',
-      'a.handed_in_at',
-      'a.late',
-      'a.counts',
+      'id',
+      'person_id',
+      'exercise_id',
+      'version',
+      'scheme_id',
+      'scheme_revision',
+      'score',
+      'flashes',
+      'seconds',
+      'gestures',
+      'handed_in_at',
+      'late',
+      'counts',
     );
+  const [versions, schemes]: [{ exercise_id: string; version: number; title: string }[], { id: string; revision: number; family: SchemeFamily }[]] =
+    await Promise.all([
+      db('exercise_versions')
+        .whereIn('exercise_id', [...new Set(rows.map((row) => row.exercise_id))])
+        .select('exercise_id', 'version', 'title'),
+      db('scheme_revisions')
+        .whereIn('id', [...new Set(rows.map((row) => row.scheme_id))])
+        .select('id', 'revision', 'family'),
+    ]);
+  const titles = new Map(versions.map((row) => [`${row.exercise_id} ${row.version}`, row.title]));
+  const families = new Map(schemes.map((row) => [`${row.id} ${row.revision}`, row.family]));
   return rows.map((row) => ({
     id: row.id,
     personId: row.person_id,
     exerciseId: row.exercise_id,
     version: row.version,
-    title: row.title,
-    family: row.family,
+    title: titles.get(`${row.exercise_id} ${row.version}`) ?? '',
+    // Both are there: foreign keys hold them.
+    family: families.get(`${row.scheme_id} ${row.scheme_revision}`) as SchemeFamily,
     schemeId: row.scheme_id,
     score: row.score,
     flashes: row.flashes,

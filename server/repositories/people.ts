@@ -102,3 +102,11 @@ export async function countPeople(db: Database): Promise<number> {
   const row = await db('people').count({ n: '*' }).first();
   return Number(row?.n ?? 0);
 }
+
+/** Sign-in names that begin with a stem. */
+export const signInsLike = async (db: Database, stem: string): Promise<string[]> =>
+  (
+    await db('people')
+      .whereLike('sign_in', `${stem.replace(/[%_\\]/g, '\\$&')}%`)
+      .select('sign_in')
+  ).map((row: { sign_in: string }) => row.sign_in);

@@ -20,7 +20,7 @@ afterAll(async () => {
 });
 
 const command = ['tsx', 'scripts/prepare.ts'];
-const env = (): NodeJS.ProcessEnv => ({ ...process.env, DATABASE_URL: url, DIALHOME_FILES: folder, DIALHOME_DEMO: '1' });
+const env = (): NodeJS.ProcessEnv => ({ ...process.env, DATABASE_URL: url, DIALHOME_FILES: folder, DIALHOME_DEMO: 'few' });
 
 it('a seeding that was killed half-way is begun afresh by the next start, and then left as it is', async () => {
   const child = spawn('npx', command, { env: env(), stdio: ['ignore', 'pipe', 'ignore'], detached: true });

@@ -67,6 +67,7 @@ const conflict = z.object({
 export const ANSWERS = {
   signIn: face('POST', '/api/sign-in', z.object({ role })),
   demoSignIn: face('POST', '/api/demo-sign-in', z.object({ role })),
+  join: face('POST', '/api/join', z.object({ signIn: z.string() })),
   signOut: face('POST', '/api/sign-out', nothing),
 
   openAttempt: face('POST', '/api/attempts', z.object({ id, seed: z.number() })),
@@ -135,6 +136,8 @@ export const ANSWERS = {
   noticeRead: face('DELETE', '/api/notices/:id', nothing),
   addPerson: face('POST', '/api/groups/:id/people', made),
   groupSkills: face('GET', '/api/groups/:id/skills.csv', null),
+  openJoining: face('POST', '/api/groups/:id/joining', nothing),
+  closeJoining: face('DELETE', '/api/groups/:id/joining', nothing),
   setPassword: face('POST', '/api/people/:id/password', nothing),
   personAttempts: face('GET', '/api/people/:id/attempts.csv', null),
   personSkill: face(

@@ -48,6 +48,12 @@ const TERMS = {
   },
   demoSignIn: { who: 'anyone', request: z.object({ name: z.string().max(60) }), most: 'signIn' },
   signOut: { who: 'anyone', request: z.object({}) },
+  /** A new trainee joins the group of a code; signed in by the answer. */
+  join: {
+    who: 'anyone',
+    request: z.object({ code: z.string().min(1, 'write the code').max(40), name, password: z.string().max(500) }),
+    most: 'signIn',
+  },
 
   openAttempt: { who: 'person', request: z.object({ exerciseId: id, version: z.number().int(), schemeId: id }), errors: [[409, 'changed']] },
   attemptState: { who: 'person', request: null },
@@ -118,6 +124,9 @@ const TERMS = {
     errors: [FORBIDDEN, [409, 'taken']],
   },
   groupSkills: { who: 'staff', request: null },
+  /** A new code by which trainees join a group, open for so many days. */
+  openJoining: { who: 'staff', request: z.object({ days: z.number().int().min(1).max(90) }) },
+  closeJoining: { who: 'staff', request: null },
   setPassword: {
     who: 'person',
     request: z.object({ password: z.string().max(500), present: z.string().max(500).optional() }),

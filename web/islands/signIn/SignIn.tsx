@@ -58,7 +58,13 @@ export function SignIn({ next, demo }: Props) {
           <button type="submit" className="button-main w-full" disabled={busy}>
             {busy ? 'Signing in …' : 'Sign in'}
           </button>
-          <p className="text-ink-soft text-sm">Nothing leaves this server.</p>
+          <p className="text-ink-soft text-sm">
+            New here, with a code?{' '}
+            <a className="underline" href="/join">
+              Join a group
+            </a>
+            . Nothing leaves this server.
+          </p>
         </form>
       </section>
       {demo.length > 0 && (
