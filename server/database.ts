@@ -68,11 +68,15 @@ const TRIES = 5;
 /** Two transactions wanted the same rows, here or on another node of a cluster, or a node was not ready for a moment. */
 const CONFLICTS = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_UNKNOWN_COM_ERROR', 'ER_CHECKREAD']);
 
-/** Runs a transaction; one that got in another's way is run again as a whole, after a short wait of random length. */
-export async function transact<T>(db: Database, work: (tx: Knex.Transaction) => Promise<T>): Promise<T> {
+/**
+ * Runs a transaction; one that got in another's way is run again as a whole, after a short wait of random length.
+ * `fresh`: each of its statements sees what others have written by then, not what was there when it began: for one that waits
+ * for its turn and then reads on.
+ */
+export async function transact<T>(db: Database, work: (tx: Knex.Transaction) => Promise<T>, { fresh = false } = {}): Promise<T> {
   for (let tries = 1; ; tries++) {
     try {
-      return await db.transaction(work);
+      return await db.transaction(work, fresh ? { isolationLevel: 'read committed' } : {});
     } catch (error) {
       if (tries >= TRIES || !CONFLICTS.has((error as { code?: string } | null)?.code ?? '')) throw error;
       await new Promise((done) => setTimeout(done, Math.random() * 20 * 2 ** tries));

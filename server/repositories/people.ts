@@ -104,9 +104,9 @@ export async function countPeople(db: Database): Promise<number> {
 }
 
 /** Sign-in names that begin with a stem. */
-export const signInsLike = async (db: Database, stem: string): Promise<string[]> =>
-  (
-    await db('people')
-      .whereLike('sign_in', `${stem.replace(/[%_\\]/g, '\\$&')}%`)
-      .select('sign_in')
-  ).map((row: { sign_in: string }) => row.sign_in);
+export async function signInsLike(db: Database, stem: string): Promise<string[]> {
+  const rows: { sign_in: string }[] = await db('people')
+    .whereRaw('sign_in like ?', [`${stem.replace(/[%_\\]/g, '\\$&')}%`])
+    .select('sign_in');
+  return rows.map((row) => row.sign_in);
+}

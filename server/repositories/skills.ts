@@ -58,6 +58,15 @@ const toObservation = (row: ObservationRow): Observation => ({
 const keyed = ({ personId, skill, family }: SkillKey) => ({ person_id: personId, skill, family });
 const OBSERVATION = ['attempt_id', 'skill', 'person_id', 'family', 'exercise_id', 'at', 'day', 'score', 'difficulty', 'helped', 'hinted'] as const;
 
+/** Makes everything else that changes what is known of these people wait for the end of this transaction, which must be `fresh`. */
+export async function holdLearners(tx: Database, personIds: readonly string[]): Promise<void> {
+  await tx('people')
+    .whereIn('id', [...personIds])
+    .orderBy('id')
+    .forUpdate()
+    .select('id');
+}
+
 export async function addObservations(db: Database, observations: readonly Observation[]): Promise<void> {
   if (observations.length === 0) return;
   await db('skill_observations').insert(
@@ -147,8 +156,13 @@ export async function hasTried(db: Database, { personId, exerciseId, skill }: Pi
   return row !== undefined;
 }
 
-/** Counts the first tries at these exercises, or at all, anew. `odds`: the log-odds of a score. */
+/** Counts the first tries at these exercises, or at all, anew, in a `fresh` transaction. `odds`: the log-odds of a score. */
 export async function recountFirstTries(db: Database, odds: (score: number) => number, exerciseIds?: readonly string[]): Promise<void> {
+  // Whoever hands in at one of them waits, or is counted.
+  await db('first_tries')
+    .modify((query) => void (exerciseIds && query.whereIn('exercise_id', [...exerciseIds])))
+    .forUpdate()
+    .select('skill');
   const rows: { skill: string; exercise_id: string; score: number }[] = await db
     .from(
       db('skill_observations as o')
@@ -176,7 +190,11 @@ export async function recountFirstTries(db: Database, odds: (score: number) => n
   await db('first_tries')
     .modify((query) => void (exerciseIds && query.whereIn('exercise_id', [...exerciseIds])))
     .delete();
-  if (sums.size > 0) await db.batchInsert('first_tries', [...sums.values()], 500);
+  if (sums.size > 0)
+    await db('first_tries')
+      .insert([...sums.values()])
+      .onConflict()
+      .merge();
 }
 
 interface LevelRow {

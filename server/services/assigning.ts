@@ -35,6 +35,8 @@ async function tell(asked: RequestContext, db: Database, groupId: string, words:
 
 /** What an instructor wrote about it, as a sentence behind the others. */
 const because = (why: string): string => (why ? ` ${why}${/[.!?]$/.test(why) ? '' : '.'}` : '');
+/** What is known of the learners is read when it is this change's turn. */
+const FRESH = { fresh: true };
 const NOT_COUNTED = ' What you did there does not count; your cards stay.';
 
 async function assignmentOf(asked: RequestContext, groupId: string, exerciseId: string): Promise<exercises.Assignment> {
@@ -64,11 +66,15 @@ export interface Correction {
 /** Takes an exercise back from a group: those who had it are told. */
 export async function takeBack(asked: RequestContext, groupId: string, exerciseId: string, { attempts, why }: Correction): Promise<void> {
   const { title, version } = await assignmentOf(asked, groupId, exerciseId);
-  await transact(asked.db, async (tx) => {
-    await exercises.unassign(tx, groupId, exerciseId);
-    if (attempts === 'doNotCount') await stopCounting(tx, { groupId, exerciseId, version });
-    await tell(asked, tx, groupId, `${asked.who.name} took back “${title}”.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
-  });
+  await transact(
+    asked.db,
+    async (tx) => {
+      await exercises.unassign(tx, groupId, exerciseId);
+      if (attempts === 'doNotCount') await stopCounting(tx, { groupId, exerciseId, version });
+      await tell(asked, tx, groupId, `${asked.who.name} took back “${title}”.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
+    },
+    FRESH,
+  );
 }
 
 /** Brings the newest version to a group that has an earlier one: those who have it are told. */
@@ -77,11 +83,15 @@ export async function moveToNewest(asked: RequestContext, groupId: string, exerc
   await exerciseRead(asked, exerciseId);
   const version = await exercises.latestVersion(asked.db, exerciseId);
   if (version <= assignment.version) throw invalid('The group has the newest version already.', 'exerciseId');
-  await transact(asked.db, async (tx) => {
-    await exercises.assign(tx, { ...assignment, version });
-    if (attempts === 'doNotCount') await stopCounting(tx, { groupId, exerciseId, version: assignment.version });
-    await tell(asked, tx, groupId, `“${assignment.title}” was corrected: practise it again.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
-  });
+  await transact(
+    asked.db,
+    async (tx) => {
+      await exercises.assign(tx, { ...assignment, version });
+      if (attempts === 'doNotCount') await stopCounting(tx, { groupId, exerciseId, version: assignment.version });
+      await tell(asked, tx, groupId, `“${assignment.title}” was corrected: practise it again.${because(why)}${attempts === 'doNotCount' ? NOT_COUNTED : ''}`);
+    },
+    FRESH,
+  );
   return { version };
 }
 

@@ -10,7 +10,7 @@ import {
   unlikelyWords,
   type View,
 } from '@core';
-import { transact } from '../database';
+import { type Database, transact } from '../database';
 import { invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { meshBytesOf } from '../meshes';
@@ -105,13 +105,14 @@ export async function handIn(asked: RequestContext, id: string, read: () => Prom
     const input = { body, content: version.content, version: nameOfVersion(version), ...(await modelOf(asked, version.content)), scheme, elapsed, opened };
     const { trace, card, facts } = await asked.pool.run('score', input, { for: asked.who.id });
     const late = elapsed - facts.end > LATE;
-    const kept = await transact(asked.db, async (tx) => {
+    const take = async (tx: Database): Promise<boolean> => {
       if (!(await attempts.keepHandIn(tx, id, { trace, card, facts, handedInAt: now, late }))) return false;
       const hinted = facts.hints > 0 || (await attempts.hintsGiven(tx, id));
       const { liveHelp } = version.content;
       await takeIn(tx, asked.zone, { attempt, steps: facts.steps, handedInAt: now, late, end: facts.end, hinted, liveHelp, counts: true, set: null });
       return true;
-    });
+    };
+    const kept = await transact(asked.db, take, { fresh: true });
     // Where the same attempt came twice at once, the first to be kept counts.
     return (kept ? null : await attempts.cardOf(asked.db, id)) ?? facts;
   } catch (error) {

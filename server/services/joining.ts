@@ -1,5 +1,6 @@
 import { randomInt } from 'node:crypto';
 import { invalid, ServiceError } from '../errors';
+import { newId } from '../ids';
 import { nameOf } from '../names';
 import * as joining from '../repositories/joining';
 import { addMember, signInsLike } from '../repositories/people';
@@ -45,8 +46,8 @@ export async function closeJoining(asked: RequestContext, groupId: string): Prom
   await joining.removeCode(asked.db, groupId);
 }
 
-/** A sign-in name from a person's name that nobody has: "ada.byron", "ada.byron2". */
-async function freeSignIn(service: Service, name: string): Promise<string> {
+/** What a sign-in name is made of: "Ada Byron" gives "ada.byron". */
+function stemOf(name: string): string {
   const plain = name
     .normalize('NFKD')
     .toLowerCase()
@@ -54,7 +55,11 @@ async function freeSignIn(service: Service, name: string): Promise<string> {
     .replace(/[^a-z0-9]+/g, '.')
     .replace(/^\.+|\.+$/g, '')
     .slice(0, 40);
-  const stem = plain.length > 1 ? plain : `trainee${plain}`;
+  return plain.length > 1 ? plain : `trainee${plain}`;
+}
+
+/** A sign-in name that nobody has: "ada.byron", then "ada.byron2". */
+async function freeSignIn(service: Service, stem: string): Promise<string> {
   const taken = new Set(await signInsLike(service.db, stem));
   if (!taken.has(stem)) return stem;
   let n = 2;
@@ -63,12 +68,16 @@ async function freeSignIn(service: Service, name: string): Promise<string> {
 }
 
 const TRIES = 5;
+/** Where others of one name join at the same moment, a number of so many tells them apart. */
+const APART = 10_000;
 
 /** Makes the one who joins, under a name to sign in with that is free; another who joins at the same moment may have been given it first. */
 async function madeFor(service: Service, name: string, password: string): Promise<Person> {
+  const stem = stemOf(name);
   for (let tries = 1; ; tries++) {
+    const signIn = tries === 1 ? await freeSignIn(service, stem) : `${stem}${randomInt(APART)}`;
     try {
-      return await makePerson(service, { name, signIn: await freeSignIn(service, name), password, role: 'trainee' });
+      return await makePerson(service, { name, signIn, password, role: 'trainee' }, newId());
     } catch (error) {
       if (!(error instanceof ServiceError && error.field === 'signIn') || tries >= TRIES) throw error;
     }

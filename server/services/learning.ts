@@ -8,6 +8,7 @@ import * as skills from '../repositories/skills';
 import type { Service } from '../service';
 
 const DAY = 86_400_000;
+const FRESH = { fresh: true };
 const NOBODY: FirstTries = { learners: 0, odds: 0 };
 
 /** What is known of an attempt as it is taken in. */
@@ -72,8 +73,9 @@ async function refold(tx: Database, personId: string, key?: skills.SkillKey): Pr
   for (const { key: each, standing } of folded.values()) await skills.keepStanding(tx, each, standing);
 }
 
-/** Keeps what a handed-in attempt tells of its skills, in the transaction that takes it in. */
+/** Keeps what a handed-in attempt tells of its skills, in the `fresh` transaction that takes it in. */
 export async function takeIn(tx: Database, zone: string, taken: TakenIn): Promise<void> {
+  await skills.holdLearners(tx, [taken.attempt.personId]);
   const about = observed(taken, await familyOf(tx, taken.attempt.scheme), zone);
   for (const [skill, score] of bySkill(taken.steps, taken.set)) {
     const difficulty = difficultyNow(await skills.firstTries(tx, skill), about.exerciseId);
@@ -90,8 +92,9 @@ export async function takeIn(tx: Database, zone: string, taken: TakenIn): Promis
   if (taken.late) await skills.recountFirstTries(tx, oddsOf, [about.exerciseId]);
 }
 
-/** Folds anew what these people learned, after attempts at an exercise began or ceased to count, or count for another score. */
+/** Folds anew what these people learned, in a `fresh` transaction, after attempts at an exercise began or ceased to count, or count for another score. */
 export async function relearn(tx: Database, exerciseId: string, personIds: readonly string[]): Promise<void> {
+  await skills.holdLearners(tx, personIds);
   await skills.recountFirstTries(tx, oddsOf, [exerciseId]);
   for (const personId of personIds) await refold(tx, personId);
 }
@@ -130,11 +133,17 @@ export async function rebuildProgress({ db, zone }: Pick<Service, 'db' | 'zone'>
   const ids = await skills.attemptsNotTaken(db);
   for (const id of ids) {
     const taken = await readTaken(db, id);
-    if (taken) await transact(db, (tx) => takeIn(tx, zone, taken));
+    if (taken) await transact(db, (tx) => takeIn(tx, zone, taken), FRESH);
   }
   const people = await skills.peopleObserved(db);
-  await transact(db, (tx) => skills.recountFirstTries(tx, oddsOf));
-  for (const personId of people) await transact(db, (tx) => refold(tx, personId));
+  await transact(db, (tx) => skills.recountFirstTries(tx, oddsOf), FRESH);
+  for (const personId of people) {
+    const again = async (tx: Database): Promise<void> => {
+      await skills.holdLearners(tx, [personId]);
+      await refold(tx, personId);
+    };
+    await transact(db, again, FRESH);
+  }
   return { attempts: ids.length, people: people.length };
 }
 

@@ -9,14 +9,18 @@ import { checkPassword, hashPassword, isPassword } from './signIn';
 
 export const isStaff = (person: Person): boolean => person.role !== 'trainee';
 
-/** Makes a person without asking who may: for the start command and the demo. */
-export async function makePerson(service: Service, input: { name: string; signIn: string; role: Role; password: string }): Promise<Person> {
+/** Makes a person without asking who may: for the start command, the demo and those who join by a code. `turn`: who waits in line for the password's hash. */
+export async function makePerson(
+  service: Service,
+  input: { name: string; signIn: string; role: Role; password: string },
+  turn = input.signIn,
+): Promise<Person> {
   checkPassword(input.password);
   const signIn = input.signIn.trim().toLowerCase();
   if (!/^[a-z0-9][a-z0-9._-]{1,58}$/.test(signIn)) throw invalid('A sign-in name has 2 to 59 letters, digits, dots or dashes.', 'signIn');
   const name = nameOf(input.name);
   const person: Person = { id: newId(), name, signIn, role: input.role };
-  const hash = await hashPassword(service, input.password, signIn);
+  const hash = await hashPassword(service, input.password, turn);
   await unlessTaken(
     () => people.addPerson(service.db, person, hash, service.now()),
     () => invalid(`The sign-in name "${signIn}" is taken.`, 'signIn'),

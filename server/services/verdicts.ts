@@ -7,6 +7,9 @@ import { attemptToSee } from './attempts';
 import { relearn, rescore } from './learning';
 import { isStaff } from './people';
 
+/** What is known of the learner is read when it is this decision's turn. */
+const FRESH = { fresh: true };
+
 /** An attempt of a learner of one's own, to decide about: nobody decides about their own. */
 async function attemptToJudge(asked: RequestContext, id: string): Promise<attempts.Attempt> {
   const attempt = await attemptToSee(asked, id);
@@ -23,10 +26,14 @@ function decision(asked: RequestContext, why: string): { why: string; by: string
 export async function leaveOut(asked: RequestContext, id: string, why: string | null): Promise<void> {
   const { exerciseId, personId } = await attemptToJudge(asked, id);
   const decided = why === null ? null : decision(asked, why);
-  await transact(asked.db, async (tx) => {
-    await attempts.leaveOut(tx, id, decided);
-    await relearn(tx, exerciseId, [personId]);
-  });
+  await transact(
+    asked.db,
+    async (tx) => {
+      await attempts.leaveOut(tx, id, decided);
+      await relearn(tx, exerciseId, [personId]);
+    },
+    FRESH,
+  );
 }
 
 /** Sets what one attempt counts for, 0 … 100, with a reason; null: what was computed counts again. The card stays as it was computed. */
@@ -36,8 +43,12 @@ export async function setScore(asked: RequestContext, id: string, given: { reado
   if (!card) throw notFound('This attempt');
   const counted = given ? { score: given.score, flashes: flashesFor(given.score) } : { score: card.score, flashes: card.flashes };
   const decided = given && decision(asked, given.why);
-  await transact(asked.db, async (tx) => {
-    await attempts.setScore(tx, id, counted, decided);
-    await rescore(tx, attempt, given?.score ?? null);
-  });
+  await transact(
+    asked.db,
+    async (tx) => {
+      await attempts.setScore(tx, id, counted, decided);
+      await rescore(tx, attempt, given?.score ?? null);
+    },
+    FRESH,
+  );
 }
