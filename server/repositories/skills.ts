@@ -147,13 +147,17 @@ export async function addFirstTry(db: Database, { exerciseId, skill }: Pick<Obse
   );
 }
 
-/** Whether a person has an attempt that counts at an exercise for a skill. */
-export async function hasTried(db: Database, { personId, exerciseId, skill }: Pick<Observation, 'personId' | 'exerciseId' | 'skill'>): Promise<boolean> {
+/** A person's first attempt that counts at an exercise, of those that tell of a skill; null: none. */
+export async function firstTryOf(
+  db: Database,
+  { personId, exerciseId, skill }: Pick<Observation, 'personId' | 'exerciseId' | 'skill'>,
+): Promise<string | null> {
   const row = await db('skill_observations as o')
     .join('attempts as a', 'a.id', 'o.attempt_id')
     .where({ 'o.exercise_id': exerciseId, 'o.skill': skill, 'o.person_id': personId, 'a.counts': true })
+    .orderBy(['o.at', 'o.attempt_id'])
     .first('o.attempt_id');
-  return row !== undefined;
+  return row?.attempt_id ?? null;
 }
 
 /** Counts the first tries at these exercises, or at all, anew, in a `fresh` transaction. `odds`: the log-odds of a score. */

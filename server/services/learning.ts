@@ -77,19 +77,21 @@ async function refold(tx: Database, personId: string, key?: skills.SkillKey): Pr
 export async function takeIn(tx: Database, zone: string, taken: TakenIn): Promise<void> {
   await skills.holdLearners(tx, [taken.attempt.personId]);
   const about = observed(taken, await familyOf(tx, taken.attempt.scheme), zone);
+  let overtaken = false;
   for (const [skill, score] of bySkill(taken.steps, taken.set)) {
     const difficulty = difficultyNow(await skills.firstTries(tx, skill), about.exerciseId);
     const observation: skills.Observation = { ...about, skill, score, difficulty };
-    const again = await skills.hasTried(tx, observation);
+    const before = await skills.firstTryOf(tx, observation);
     await skills.addObservations(tx, [observation]);
     if (!taken.counts) continue;
-    if (!again) await skills.addFirstTry(tx, observation, oddsOf(score));
+    if (before === null) await skills.addFirstTry(tx, observation, oddsOf(score));
+    // One that was made before others were taken in may be the first of its learner after all.
+    else if ((await skills.firstTryOf(tx, observation)) !== before) overtaken = true;
     const standing = await skills.standing(tx, observation);
-    if (standing && standing.level.at * DAY >= about.at.getTime()) await refold(tx, about.personId, { personId: about.personId, skill, family: about.family });
+    if (standing && Math.round(standing.level.at * DAY) >= about.at.getTime()) await refold(tx, about.personId, observation);
     else await skills.keepStanding(tx, observation, after(standing, observation));
   }
-  // One that was made before others were taken in may be the first of its learner after all.
-  if (taken.late) await skills.recountFirstTries(tx, oddsOf, [about.exerciseId]);
+  if (overtaken) await skills.recountFirstTries(tx, oddsOf, [about.exerciseId]);
 }
 
 /** Folds anew what these people learned, in a `fresh` transaction, after attempts at an exercise began or ceased to count, or count for another score. */

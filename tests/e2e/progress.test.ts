@@ -99,6 +99,18 @@ describe('figures of the demo', () => {
       await signInAs(driver, base(), 'Maren Holt');
       await driver.get(`${base()}/groups`);
       await waitFor(driver, 'the table', async () => (await driver.findElements(By.css('[aria-labelledby=learners] tbody tr'))).length > 5);
+      // The one who gets no further is told first, and the attempt that shows it is one press away.
+      const [stalled] = await driver.findElements(
+        By.xpath("//section[@aria-labelledby='concerns']//li[contains(., 'Oskar Lind') and contains(., 'without getting further')]/a[2]"),
+      );
+      const path = new URL((await stalled?.getAttribute('href')) ?? '').pathname;
+      const shown = await stored
+        .db('attempts as a')
+        .join('people as p', 'p.id', 'a.person_id')
+        .where({ 'a.id': path.split('/')[2] })
+        .first('p.name', 'a.score');
+      expect(shown).toMatchObject({ name: 'Oskar Lind' });
+      expect(shown.score).toBeLessThan(60);
       const bySkill = await cellsOf(driver);
       let compared = 0;
       for (const { id, name } of await demoPeople()) {

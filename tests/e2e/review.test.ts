@@ -139,6 +139,13 @@ describe('looking at an attempt again', () => {
       await signInAs(driver, base(), 'Maren Holt');
       await driver.get(`${base()}/attempts/${id}/review`);
       await jumps(driver);
+      // To say something needs no pointer: to a moment, to the field, and sent.
+      await keysOn(driver, Key.HOME, Key.PAGE_DOWN);
+      await tabTo(driver, 'Say something about this moment');
+      await driver.actions().sendKeys('By keys alone.').perform();
+      await tabTo(driver, 'Say it here');
+      await driver.actions().sendKeys(Key.ENTER).perform();
+      await waitFor(driver, 'the comment', async () => (await comments(driver)).includes('By keys alone.'));
       await press(driver, 'Leave it out, or set its score', 'summary');
       await write(driver, 'Why (the learner sees it)', 'The mouse was broken');
       await press(driver, 'Leave it out');
@@ -167,4 +174,19 @@ describe('looking at an attempt again', () => {
 async function keysOn(driver: WebDriver, ...list: readonly string[]): Promise<void> {
   await driver.executeScript('document.activeElement?.blur?.()');
   for (const key of list) await driver.actions().sendKeys(key).perform();
+}
+
+/** Most things between the top of a page and what is sought. */
+const STOPS = 80;
+
+/** Goes by the tabulator to what has this name. */
+async function tabTo(driver: WebDriver, name: string): Promise<void> {
+  for (let stop = 0; stop < STOPS; stop++) {
+    await driver.actions().sendKeys(Key.TAB).perform();
+    const here = await driver.executeScript<string>(
+      'const e = document.activeElement; return e.ariaLabel ?? e.labels?.[0]?.textContent?.trim() ?? e.textContent.trim()',
+    );
+    if (here === name) return;
+  }
+  throw new Error(`"${name}" is not reached by the tabulator`);
 }

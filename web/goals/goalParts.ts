@@ -52,6 +52,8 @@ export interface OverlayProps<R extends RedactedGoal> {
   readonly picture?: string | null;
   /** Height of the floor under a point, world metres; left out before the stage is there. */
   readonly floorAt?: ((point: Vec3) => number) | undefined;
+  /** Views of another attempt at the step, in their order, that it is laid beside in Review. */
+  readonly beside?: readonly View[] | undefined;
   /** Given in Build, where what is drawn can be dragged. */
   readonly onChange?: (goal: R) => void;
 }

@@ -1,6 +1,6 @@
 import { referenceAt } from '@core/criteria';
 import type { GoalOf, RedactedOf } from '@core/goals';
-import { addScaled, backOf, dot } from '@core/math';
+import { addScaled, backOf, dot, type Vec3 } from '@core/math';
 import { FRAME_ASPECT, frameHeightAt, project, type View } from '@core/view';
 import { FRAME_VIEW_BOX } from '@web/ui/frameUnits';
 import type { OverlayProps } from '../goalParts';
@@ -9,22 +9,57 @@ import type { OverlayProps } from '../goalParts';
 const SPHERE = 0.34;
 const POINTS = 90;
 
-/** The line to follow, on a sphere round the pivot. Where you look from is the sphere's middle: bring the line there. */
-export function OrbitLine({ goal, view }: { readonly goal: GoalOf<'followOrbit'>; readonly view: View }) {
-  const depth = Math.max(1e-6, project(view, goal.pivot, FRAME_ASPECT).depth);
-  const radius = SPHERE * frameHeightAt(view, depth);
+/** A line of directions on the sphere round the pivot: its points, and its pieces in front and behind. */
+function onSphere(view: View, pivot: Vec3, radius: number, orientations: readonly View['orientation'][]) {
   const back = backOf(view.orientation);
-  const end = goal.path.at(-1)?.t ?? 0;
-  const points = Array.from({ length: POINTS }, (_, i) => {
-    const d = backOf(referenceAt(goal, (end * i) / (POINTS - 1)).orientation);
-    const p = project(view, addScaled(goal.pivot, d, radius), FRAME_ASPECT);
+  const points = orientations.map((orientation) => {
+    const d = backOf(orientation);
+    const p = project(view, addScaled(pivot, d, radius), FRAME_ASPECT);
     return { u: p.u, v: -p.v, front: dot(d, back) > 0 };
   });
-  const pieces: string[] = ['', ''];
+  const pieces: [front: string, behind: string] = ['', ''];
   points.forEach((p, i) => {
     const last = points[i - 1];
     if (last) pieces[p.front ? 0 : 1] += `M${last.u.toFixed(4)} ${last.v.toFixed(4)}L${p.u.toFixed(4)} ${p.v.toFixed(4)}`;
   });
+  return { points, pieces };
+}
+
+const radiusIn = (view: View, pivot: Vec3): number => SPHERE * frameHeightAt(view, Math.max(1e-6, project(view, pivot, FRAME_ASPECT).depth));
+
+/** The way that another attempt took, on the same sphere. */
+function LineBeside({ pivot, view, beside }: { readonly pivot: Vec3; readonly view: View; readonly beside: readonly View[] }) {
+  const { pieces } = onSphere(
+    view,
+    pivot,
+    radiusIn(view, pivot),
+    beside.map(({ orientation }) => orientation),
+  );
+  return (
+    <svg
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      viewBox={FRAME_VIEW_BOX}
+      role="img"
+      aria-label="The way of the reference, on the same sphere"
+    >
+      <path d={pieces[1]} stroke="var(--color-sea)" strokeWidth="0.004" strokeDasharray="0.006 0.01" fill="none" opacity="0.7" />
+      <path d={pieces[0]} stroke="var(--color-paper)" strokeWidth="0.012" fill="none" />
+      <path d={pieces[0]} stroke="var(--color-sea)" strokeWidth="0.006" strokeDasharray="0.02 0.01" fill="none" />
+    </svg>
+  );
+}
+
+/** The line to follow, on a sphere round the pivot. Where you look from is the sphere's middle: bring the line there. */
+export function OrbitLine({ goal, view }: { readonly goal: GoalOf<'followOrbit'>; readonly view: View }) {
+  const radius = radiusIn(view, goal.pivot);
+  const back = backOf(view.orientation);
+  const end = goal.path.at(-1)?.t ?? 0;
+  const { points, pieces } = onSphere(
+    view,
+    goal.pivot,
+    radius,
+    Array.from({ length: POINTS }, (_, i) => referenceAt(goal, (end * i) / (POINTS - 1)).orientation),
+  );
   const [first, final] = [points[0], points.at(-1)];
   const middle = project(view, addScaled(goal.pivot, back, radius), FRAME_ASPECT);
   const corners = [0.25, 0.5, 0.75].map((k) => points[Math.round(k * (POINTS - 1))]);
@@ -79,7 +114,14 @@ export function OrbitLine({ goal, view }: { readonly goal: GoalOf<'followOrbit'>
   );
 }
 
-/** The line, where it may be known. */
-export function FollowOrbitOverlay({ goal, view }: OverlayProps<RedactedOf<'followOrbit'>>) {
-  return 'path' in goal ? <OrbitLine goal={goal as GoalOf<'followOrbit'>} view={view} /> : null;
+/** The line, where it may be known, and beside it that of a reference. */
+export function FollowOrbitOverlay({ goal, view, beside }: OverlayProps<RedactedOf<'followOrbit'>>) {
+  if (!('path' in goal)) return null;
+  const whole = goal as GoalOf<'followOrbit'>;
+  return (
+    <>
+      <OrbitLine goal={whole} view={view} />
+      {beside && <LineBeside pivot={whole.pivot} view={view} beside={beside} />}
+    </>
+  );
 }

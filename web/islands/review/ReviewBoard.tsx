@@ -20,7 +20,7 @@ import { FactsTable } from './FactsTable';
 import { Jumps } from './Jumps';
 import { ReferenceBar, type Shown } from './ReferenceBar';
 import { type Pin, ReviewStage } from './ReviewStage';
-import type { Pace } from './reference';
+import { type Pace, wayOf } from './reference';
 import type { Reviewed } from './reviewed';
 import { TimeLine } from './TimeLine';
 import { Transport } from './Transport';
@@ -95,6 +95,8 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
     [reference, shown, pace],
   );
 
+  const way = useMemo(() => (reference && shown === 'ghost' ? wayOf(reference, replayed, step) : undefined), [reference, shown, replayed, step]);
+
   const go = useCallback(
     (t: number): void => {
       clock.stop();
@@ -138,6 +140,7 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
             sceneAt={sceneAt}
             label={`Stage: the attempt at ${exercise.title}`}
             ghostAt={ghostAt}
+            way={way}
             pins={pins}
             onSpot={pointing ? setSpot : null}
           />

@@ -77,6 +77,8 @@ interface Props {
   readonly label: string;
   /** Another view whose frame stands on the stage at a moment of the clock; null: none. */
   readonly ghostAt?: (at: number) => View | null;
+  /** The views of a reference over this step; left out: none stands beside it. */
+  readonly way?: readonly View[] | undefined;
   readonly pins?: readonly Pin[];
   /** Hears of a spot of the model that was pointed at; left out: nothing is pointed at. */
   readonly onSpot?: ((point: Vec3) => void) | null;
@@ -84,7 +86,7 @@ interface Props {
 }
 
 /** A stage that shows an attempt as it was; nothing on it moves by hand. */
-export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, label, ghostAt, pins = [], onSpot = null, children }: Props) {
+export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, label, ghostAt, way, pins = [], onSpot = null, children }: Props) {
   const source = useMemo(() => createScenePlayer(sceneAt(clock.getState().at)), [sceneAt, clock]);
   useEffect(() => {
     const show = (): void => {
@@ -108,7 +110,9 @@ export function ReviewStage({ prepared, clock, sceneAt, goal, prompt, picture, l
     // Where there is no height to fill, it has that of its width.
     <div className="flex min-w-0 flex-1 flex-col max-lg:aspect-[1.6] max-lg:w-full max-lg:max-h-[60vh]">
       <StageFrame canvas={canvas} label={label}>
-        {drawn && <Suspense>{Overlay && goal && <Overlay goal={goal} view={drawn} prompt={prompt} picture={picture} floorAt={undefined} />}</Suspense>}
+        {drawn && (
+          <Suspense>{Overlay && goal && <Overlay goal={goal} view={drawn} prompt={prompt} picture={picture} floorAt={undefined} beside={way} />}</Suspense>
+        )}
         {drawn && ghostAt && <Ghost clock={clock} ghostAt={ghostAt} view={drawn} />}
         {drawn && pins.length > 0 && <Pins pins={pins} view={drawn} />}
         {onSpot && (

@@ -3,6 +3,7 @@ import { watchOf } from '@core/goals';
 import type { Context, Scene } from '@core/navigation';
 import type { Replayed } from '@core/review';
 import { playing } from '@core/trace';
+import type { View } from '@core/view';
 
 /** In step by the time since a step began, or by the share of it that is over. */
 export type Pace = 'time' | 'share';
@@ -21,6 +22,19 @@ function within({ player, folding }: Replayed, at: number): { readonly step: num
   if (!span) return { step, since: 0, share: 0 };
   const [from, to] = [folding.toFolded(span.from), folding.toFolded(span.to)];
   return { step, since: Math.max(0, at - from), share: to > from ? Math.min(1, Math.max(0, (at - from) / (to - from))) : 1 };
+}
+
+/** Views that a way is drawn from. */
+const ON_THE_WAY = 90;
+
+/** The views of a reference over the step in which a moment lies, evenly by share; empty where it shows nothing of it. */
+export function wayOf(reference: Reference, { player, folding }: Replayed, step: number): View[] {
+  const span = player.evidence[step]?.span;
+  if (!span) return [];
+  const [from, to] = [folding.toFolded(span.from), folding.toFolded(span.to)];
+  return Array.from({ length: ON_THE_WAY }, (_, i) => reference.sceneAt(from + ((to - from) * (i + 0.5)) / ON_THE_WAY, 'share')?.view).filter(
+    (view) => view !== undefined,
+  );
 }
 
 /** Another attempt, step by step. */
