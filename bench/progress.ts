@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { flashesFor, randomFrom, SKILL_IDS } from '@core';
 import { buoy } from '@demo/models';
 import { writeGlb } from '@formats';
-import { ensureDatabase, migrate, transact } from '@server/database';
+import { ensureDatabase, FRESH, migrate, transact } from '@server/database';
 import { newId } from '@server/ids';
 import { openService } from '@server/openService';
 import { addGroup, addMember } from '@server/repositories/people';
@@ -172,18 +172,21 @@ await timed(
       gestures: 9,
     });
     const attempt = { id, personId: someone(n), exerciseId, scheme, openedAt: at };
-    await transact(db, (tx) =>
-      takeIn(tx, service.zone, {
-        attempt,
-        steps: [{ skill, score: 80 }],
-        handedInAt: at,
-        late: false,
-        end: 20,
-        hinted: false,
-        liveHelp: true,
-        counts: true,
-        set: null,
-      }),
+    await transact(
+      db,
+      (tx) =>
+        takeIn(tx, service.zone, {
+          attempt,
+          steps: [{ skill, score: 80 }],
+          handedInAt: at,
+          late: false,
+          end: 20,
+          hinted: false,
+          liveHelp: true,
+          counts: true,
+          set: null,
+        }),
+      FRESH,
     );
   },
   '20 ms',

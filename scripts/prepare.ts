@@ -12,7 +12,7 @@ import { type OpenService, openService, ownPlaces } from '@server/openService';
 import { blobSize } from '@server/repositories/blobs';
 import { countPeople, findBySignIn, markMadeUp } from '@server/repositories/people';
 import { isHalfMade, readSetting, writeSetting } from '@server/repositories/settings';
-import { hasUntaken, rebuildProgress } from '@server/services/learning';
+import { takeInEarlier } from '@server/services/learning';
 import { keepBuiltInSchemes } from '@server/services/schemes';
 
 const { url, folder } = ownPlaces();
@@ -45,10 +45,8 @@ async function prepared(service: OpenService): Promise<boolean> {
   await service.files.tidy();
   await takeFilesIn(service);
   await keepBuiltInSchemes(service);
-  if (await hasUntaken(db)) {
-    say('What earlier attempts tell of each skill is taken in …');
-    await rebuildProgress(service);
-  }
+  const taken = await takeInEarlier(service);
+  if (taken > 0) say(`What ${taken} earlier attempts tell of each skill is taken in.`);
   if (!demo) return true;
   const state = await readSetting(db, SEEDING);
   if (state === 'done') return true;

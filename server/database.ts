@@ -68,10 +68,12 @@ const TRIES = 5;
 /** Two transactions wanted the same rows, here or on another node of a cluster, or a node was not ready for a moment. */
 const CONFLICTS = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_UNKNOWN_COM_ERROR', 'ER_CHECKREAD']);
 
+/** For a transaction that waits for its turn and then reads on: each statement sees what others have written by then. */
+export const FRESH = { fresh: true };
+
 /**
  * Runs a transaction; one that got in another's way is run again as a whole, after a short wait of random length.
- * `fresh`: each of its statements sees what others have written by then, not what was there when it began: for one that waits
- * for its turn and then reads on.
+ * `fresh`: see FRESH; otherwise all of it sees what was there when it began.
  */
 export async function transact<T>(db: Database, work: (tx: Knex.Transaction) => Promise<T>, { fresh = false } = {}): Promise<T> {
   for (let tries = 1; ; tries++) {

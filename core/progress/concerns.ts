@@ -31,7 +31,8 @@ const STALLED = { attempts: 4, gain: 5 };
 /** Guessing: this many of the last five ended this soon with this little. */
 const GUESSING = { times: 3, seconds: 5, score: 30 };
 const ALWAYS = { times: 4, share: 0.2 };
-const LATEST = 5;
+/** Attempts that "the latest" speaks of: of no others is it asked what cost most. */
+export const LATEST = 5;
 const HABIT = { attempts: 3, gestures: 3 };
 
 /** Whether the last attempts at one exercise, oldest first, brought nothing more though it is not reached. */

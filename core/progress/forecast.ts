@@ -9,7 +9,7 @@ export interface Forecast {
 }
 
 /** Attempts under which no curve is drawn on. */
-const FEWEST_FOR_CURVE = 5;
+export const FEWEST_FOR_CURVE = 5;
 /** Chance that a curve that is none looks this good, at most. */
 const DOUBT = 0.1;
 const FITS = 400;

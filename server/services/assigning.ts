@@ -1,4 +1,4 @@
-import { type Database, transact } from '../database';
+import { type Database, FRESH, transact } from '../database';
 import { invalid, notFound } from '../errors';
 import { newId } from '../ids';
 import { setCounting } from '../repositories/attempts';
@@ -35,8 +35,6 @@ async function tell(asked: RequestContext, db: Database, groupId: string, words:
 
 /** What an instructor wrote about it, as a sentence behind the others. */
 const because = (why: string): string => (why ? ` ${why}${/[.!?]$/.test(why) ? '' : '.'}` : '');
-/** What is known of the learners is read when it is this change's turn. */
-const FRESH = { fresh: true };
 const NOT_COUNTED = ' What you did there does not count; your cards stay.';
 
 async function assignmentOf(asked: RequestContext, groupId: string, exerciseId: string): Promise<exercises.Assignment> {

@@ -10,7 +10,7 @@ import {
   unlikelyWords,
   type View,
 } from '@core';
-import { type Database, transact } from '../database';
+import { type Database, FRESH, transact } from '../database';
 import { invalid, notFound, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { meshBytesOf } from '../meshes';
@@ -112,7 +112,7 @@ export async function handIn(asked: RequestContext, id: string, read: () => Prom
       await takeIn(tx, asked.zone, { attempt, steps: facts.steps, handedInAt: now, late, end: facts.end, hinted, liveHelp, counts: true, set: null });
       return true;
     };
-    const kept = await transact(asked.db, take, { fresh: true });
+    const kept = await transact(asked.db, take, FRESH);
     // Where the same attempt came twice at once, the first to be kept counts.
     return (kept ? null : await attempts.cardOf(asked.db, id)) ?? facts;
   } catch (error) {

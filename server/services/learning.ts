@@ -1,5 +1,5 @@
 import { difficultyOf, type FirstTries, flashesFor, oddsOf, practised, rescheduled, type Schedule, type SchemeFamily, type SkillLevel } from '@core';
-import { type Database, transact } from '../database';
+import { type Database, FRESH, transact } from '../database';
 import { dayAt } from '../day';
 import { type Attempt, findAttempt, hintsGiven, type StepScore, stepScores, traceOf, verdictOf } from '../repositories/attempts';
 import { findVersion } from '../repositories/exercises';
@@ -8,7 +8,6 @@ import * as skills from '../repositories/skills';
 import type { Service } from '../service';
 
 const DAY = 86_400_000;
-const FRESH = { fresh: true };
 const NOBODY: FirstTries = { learners: 0, odds: 0 };
 
 /** What is known of an attempt as it is taken in. */
@@ -128,15 +127,22 @@ async function readTaken(db: Database, id: string): Promise<TakenIn | null> {
 }
 
 /**
- * Makes all that is known of learners anew from what their attempts told: the same rows that hand-ins keep. Attempts that
- * were handed in before it was kept what they tell are taken in first, in their order. Tells how many of either there were.
+ * Takes in, in their order, attempts that were handed in before it was kept what they tell, as after an update; tells how
+ * many there were.
  */
-export async function rebuildProgress({ db, zone }: Pick<Service, 'db' | 'zone'>): Promise<{ attempts: number; people: number }> {
+export async function takeInEarlier({ db, zone }: Pick<Service, 'db' | 'zone'>): Promise<number> {
   const ids = await skills.attemptsNotTaken(db);
   for (const id of ids) {
     const taken = await readTaken(db, id);
     if (taken) await transact(db, (tx) => takeIn(tx, zone, taken), FRESH);
   }
+  return ids.length;
+}
+
+/** Makes all that is known of learners anew from what their attempts told: the same rows that hand-ins keep. */
+export async function rebuildProgress(service: Pick<Service, 'db' | 'zone'>): Promise<{ attempts: number; people: number }> {
+  const { db } = service;
+  const attempts = await takeInEarlier(service);
   const people = await skills.peopleObserved(db);
   await transact(db, (tx) => skills.recountFirstTries(tx, oddsOf), FRESH);
   for (const personId of people) {
@@ -146,14 +152,11 @@ export async function rebuildProgress({ db, zone }: Pick<Service, 'db' | 'zone'>
     };
     await transact(db, again, FRESH);
   }
-  return { attempts: ids.length, people: people.length };
+  return { attempts, people: people.length };
 }
 
 /** Takes everything in anew, in the order in which it was handed in: difficulties too. */
 export async function retakeAll(service: Pick<Service, 'db' | 'zone'>): Promise<void> {
   await skills.forgetObservations(service.db);
-  await rebuildProgress(service);
+  await takeInEarlier(service);
 }
-
-/** Whether attempts are there of which it is not kept what they tell, as after an update. */
-export const hasUntaken = async (db: Database): Promise<boolean> => (await skills.attemptsNotTaken(db)).length > 0;

@@ -6,6 +6,7 @@ import {
   type Habit,
   habitsOf,
   isStalled,
+  LATEST,
   type LevelShown,
   levelShown,
   type Reason,
@@ -211,8 +212,6 @@ export interface GroupProgress {
 const RECENT_SHOWN = 60;
 /** Latest attempts of a learner that are drawn. */
 const LATEST_SHOWN = 10;
-/** Attempts of a learner whose losses are looked at. */
-const LATEST = 5;
 
 export async function groupProgress(asked: RequestContext, groupId: string): Promise<GroupProgress> {
   const { group, trainees } = await peopleOfGroup(asked, groupId);

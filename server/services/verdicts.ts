@@ -1,14 +1,11 @@
 import { flashesFor } from '@core';
-import { transact } from '../database';
+import { FRESH, transact } from '../database';
 import { invalid, notFound } from '../errors';
 import * as attempts from '../repositories/attempts';
 import type { RequestContext } from '../service';
 import { attemptToSee } from './attempts';
 import { relearn, rescore } from './learning';
 import { isStaff } from './people';
-
-/** What is known of the learner is read when it is this decision's turn. */
-const FRESH = { fresh: true };
 
 /** An attempt of a learner of one's own, to decide about: nobody decides about their own. */
 async function attemptToJudge(asked: RequestContext, id: string): Promise<attempts.Attempt> {

@@ -1,17 +1,10 @@
 import { By } from 'selenium-webdriver';
-import { afterAll, beforeAll, expect, it } from 'vitest';
-import { type Browser, button, field, openBrowser, picturing, press, signInAs, textOf, waitFor, write } from './browser';
-import { base, openStored } from './stored';
+import { expect, it } from 'vitest';
+import { button, field, openBrowser, picturing, press, signInAs, textOf, waitFor, write } from './browser';
+import { base } from './stored';
+import { useBrowser } from './useBrowser';
 
-let browser: Browser;
-const stored = openStored();
-beforeAll(async () => {
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await stored.close();
-});
+const browser = useBrowser();
 
 it('an instructor puts a code on the board; somebody joins by it, finds the course, and the instructor sees who came', async () => {
   const { driver } = browser;
@@ -51,8 +44,8 @@ it('an instructor puts a code on the board; somebody joins by it, finds the cour
     await waitFor(driver, 'that none is open', async () => (await driver.findElements(By.xpath("//*[@role='dialog']//p[.='No code is open.']"))).length === 1);
     expect(await (await button(driver, 'Make a code')).isEnabled()).toBe(true);
     // The class is as it was for the tests that come after.
-    const { id } = await stored.db('people').where({ sign_in: 'wim.tessel' }).first('id');
-    for (const table of ['memberships', 'sessions']) await stored.db(table).where({ person_id: id }).delete();
-    await stored.db('people').where({ id }).delete();
+    const { id } = await browser.stored.db('people').where({ sign_in: 'wim.tessel' }).first('id');
+    for (const table of ['memberships', 'sessions']) await browser.stored.db(table).where({ person_id: id }).delete();
+    await browser.stored.db('people').where({ id }).delete();
   });
 });

@@ -1,23 +1,16 @@
 import { By, type WebDriver } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Browser, openBrowser, picturing, signInAs, waitFor } from './browser';
+import { describe, expect, it } from 'vitest';
+import { picturing, signInAs, waitFor } from './browser';
 import { choose } from './screens';
-import { base, openStored } from './stored';
+import { base } from './stored';
+import { useBrowser } from './useBrowser';
 
 /**
  * Levels, standings and reasons on the pages, beside the same figures computed here from the attempts: by other queries
  * and without the services and the code that keeps them.
  */
 
-let browser: Browser;
-const stored = openStored();
-beforeAll(async () => {
-  browser = await openBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await stored.close();
-});
+const browser = useBrowser();
 
 const DAY = 86_400_000;
 const points = (score: number): string => String(Math.floor(score + 1e-9));
@@ -32,7 +25,7 @@ interface Told {
 
 /** Levels of a learner, by the recursion of the filter written out. */
 async function levelsOf(personId: string): Promise<Told[]> {
-  const rows: { skill: string; family: string; score: number; set_score: number | null; at: Date; difficulty: number; helped: number }[] = await stored
+  const rows: { skill: string; family: string; score: number; set_score: number | null; at: Date; difficulty: number; helped: number }[] = await browser.stored
     .db('attempt_steps as t')
     .join('attempts as a', 'a.id', 't.attempt_id')
     .join('scheme_revisions as s', (on) => on.on('s.id', 'a.scheme_id').andOn('s.revision', 'a.scheme_revision'))
@@ -90,7 +83,7 @@ const SKILL_OF: Record<string, string> = {
   'Square on': 'squareOn',
 };
 
-const demoPeople = (): Promise<{ id: string; name: string }[]> => stored.db('people').where({ role: 'trainee', made_up: 1 }).select('id', 'name');
+const demoPeople = (): Promise<{ id: string; name: string }[]> => browser.stored.db('people').where({ role: 'trainee', made_up: 1 }).select('id', 'name');
 
 describe('figures of the demo', () => {
   it('on the group’s page are those of the attempts, by skill and by exercise', async () => {
@@ -104,7 +97,7 @@ describe('figures of the demo', () => {
         By.xpath("//section[@aria-labelledby='concerns']//li[contains(., 'Oskar Lind') and contains(., 'without getting further')]/a[2]"),
       );
       const path = new URL((await stalled?.getAttribute('href')) ?? '').pathname;
-      const shown = await stored
+      const shown = await browser.stored
         .db('attempts as a')
         .join('people as p', 'p.id', 'a.person_id')
         .where({ 'a.id': path.split('/')[2] })
@@ -127,7 +120,7 @@ describe('figures of the demo', () => {
       expect(compared).toBeGreaterThan(100);
       await choose(driver, 'Columns show', 'By exercise');
       const byExercise = await cellsOf(driver);
-      const bests: { name: string; title: string; best: number }[] = await stored
+      const bests: { name: string; title: string; best: number }[] = await browser.stored
         .db('attempts as a')
         .join('people as p', 'p.id', 'a.person_id')
         .join('assignments as g', 'g.exercise_id', 'a.exercise_id')
@@ -146,7 +139,7 @@ describe('figures of the demo', () => {
     const { driver } = browser;
     await picturing(driver, 'own-figures', async () => {
       await signInAs(driver, base(), 'Emil Roux');
-      const { id } = await stored.db('people').where({ name: 'Emil Roux' }).first('id');
+      const { id } = await browser.stored.db('people').where({ name: 'Emil Roux' }).first('id');
       await driver.get(`${base()}/progress`);
       const told = await levelsOf(id);
       await waitFor(driver, 'the skills', async () => (await driver.findElements(By.css('[data-level]'))).length === told.length);
@@ -171,8 +164,8 @@ describe('figures of the demo', () => {
 
       // Today: what is overdue stands first, the earliest date before the others.
       await driver.get(`${base()}/today`);
-      const today = new Intl.DateTimeFormat('en-CA', { timeZone: stored.zone }).format(new Date());
-      const open: { title: string; due: string }[] = await stored
+      const today = new Intl.DateTimeFormat('en-CA', { timeZone: browser.stored.zone }).format(new Date());
+      const open: { title: string; due: string }[] = await browser.stored
         .db('assignments as g')
         .join('exercise_versions as v', (on) => on.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version'))
         .join('memberships as m', 'm.group_id', 'g.group_id')
@@ -184,10 +177,10 @@ describe('figures of the demo', () => {
             .whereRaw('a.exercise_id = g.exercise_id')
             .where({ 'a.person_id': id, 'a.counts': 1 })
             .where('a.flashes', '>', 0)
-            .select(stored.db.raw('1')),
+            .select(browser.stored.db.raw('1')),
         )
         .orderBy(['g.due_on', 'g.position'])
-        .select('v.title', stored.db.raw("date_format(g.due_on, '%Y-%m-%d') as due"));
+        .select('v.title', browser.stored.db.raw("date_format(g.due_on, '%Y-%m-%d') as due"));
       const overdue = open.filter(({ due }) => due < today).map(({ title }) => title);
       const shown: string[] = await driver.executeScript(
         `return [...document.querySelectorAll('main h2.text-2xl, [data-testid=reasons] li .font-semibold')].map((e) => e.textContent.trim())`,

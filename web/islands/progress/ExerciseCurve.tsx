@@ -1,5 +1,5 @@
-import { THRESHOLD } from '@core/progress';
-import '@web/ui/charts';
+import { FEWEST_FOR_CURVE, THRESHOLD } from '@core/progress';
+import { FEWEST_IN_LINE } from '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
 import { format } from 'date-fns';
@@ -7,14 +7,11 @@ import { Line } from 'react-chartjs-2';
 import type { SkillTry } from './SkillOpened';
 import { useForecast } from './useForecast';
 
-/** A line is drawn through no fewer points. */
-const FEWEST = 3;
-const FEWEST_TO_DRAW_ON = 5;
 const tries = (n: number): string => `${n} more ${n === 1 ? 'try' : 'tries'}`;
 
 /** "About 3 more tries to 80 (1 to 6)". */
 function forecastWords(count: number, told: ReturnType<typeof useForecast>): string {
-  if (count < FEWEST_TO_DRAW_ON) return `From ${FEWEST_TO_DRAW_ON} attempts on it is told how many more it may take to ${THRESHOLD}.`;
+  if (count < FEWEST_FOR_CURVE) return `From ${FEWEST_FOR_CURVE} attempts on it is told how many more it may take to ${THRESHOLD}.`;
   if (!told) return 'The attempts follow no learning curve yet: no number can be told.';
   const { likely, low, high } = told;
   if (high === 0) return `The curve has reached ${THRESHOLD}.`;
@@ -39,7 +36,7 @@ export function ExerciseCurve({ tries: made }: { readonly tries: readonly SkillT
               {
                 label: 'Points',
                 data: scores.map((y, i) => ({ x: i + 1, y })),
-                showLine: made.length >= FEWEST,
+                showLine: made.length >= FEWEST_IN_LINE,
                 borderColor: ink,
                 backgroundColor: ink,
                 borderWidth: 2,

@@ -1,4 +1,4 @@
-import { type LevelShown, type LevelState, levelShown, updateLevel } from '@core/progress';
+import { FEWEST, type LevelShown, type LevelState, levelShown, updateLevel } from '@core/progress';
 import '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
@@ -7,9 +7,6 @@ import { Line } from 'react-chartjs-2';
 import type { SkillTry } from './SkillOpened';
 
 const DAY = 86_400_000;
-/** Levels are drawn from this many attempts on. */
-const FEWEST = 3;
-
 /** The level after each attempt, as it was then; null where it was told by too few. */
 function levelsAfter(tries: readonly SkillTry[]): (LevelShown | null)[] {
   let state: LevelState | null = null;

@@ -1,5 +1,5 @@
 import type { SchemeFamily } from '@core/input';
-import '@web/ui/charts';
+import { FEWEST_IN_LINE } from '@web/ui/charts';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { token } from '@web/ui/token';
 import { CategoryScale, Chart, Legend } from 'chart.js';
@@ -22,8 +22,6 @@ export interface ProgressLine {
 
 const SHAPES: Record<SchemeFamily, 'circle' | 'rect' | 'triangle' | 'rectRot'> = { mouse: 'circle', touch: 'rectRot', keyboard: 'rect', puck: 'triangle' };
 const TOKENS: Record<SchemeFamily, `--color-${string}`> = { mouse: '--color-ink', touch: '--color-signal', keyboard: '--color-sea', puck: '--color-amber' };
-/** A line is drawn through no fewer points, and only through attempts at one exercise. */
-const FEWEST = 3;
 
 /** Attempts over time: points or seconds, one line a family of schemes for one exercise; all exercises as points alone. */
 export function ProgressChart({ attempts }: { readonly attempts: readonly ProgressLine[] }) {
@@ -72,7 +70,7 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
               pointStyle: SHAPES[family],
               pointRadius: 5,
               spanGaps: true,
-              showLine: exercise !== '' && shown.filter((a) => a.family === family).length >= FEWEST,
+              showLine: exercise !== '' && shown.filter((a) => a.family === family).length >= FEWEST_IN_LINE,
               clip: false as const,
               borderWidth: 2,
             })),
