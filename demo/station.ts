@@ -90,8 +90,7 @@ const MINUTES = 6;
 /** When the nth attempt of `total` was made, days before the end of the story's last day: a few at a time, none in the storm. */
 function daysAgo(n: number, total: number, away: number): number {
   const sessions = Math.max(1, Math.ceil(total / PER_DAY) - 1);
-  const share = sessions === 0 ? 1 : Math.floor(n / PER_DAY) / sessions;
-  const open = Math.round(share * (STORY_DAYS - STORM.days - away));
+  const open = Math.round((Math.floor(n / PER_DAY) / sessions) * (STORY_DAYS - STORM.days - away));
   return STORY_DAYS - (open >= STORM.from ? open + STORM.days : open);
 }
 

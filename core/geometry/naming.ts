@@ -1,3 +1,4 @@
+import { groupedBy } from '../math';
 import type { Mesh, Part } from './mesh';
 import type { Naming } from './namingSchema';
 
@@ -40,11 +41,7 @@ export function namingFault(parts: readonly Part[], { names, merges }: Naming): 
 export function applyNaming(mesh: Mesh, naming: Naming): Mesh {
   const known = new Set(mesh.parts.map((part) => part.id));
   const merged = new Map([...mergedInto(naming)].filter(([from, into]) => known.has(from) && known.has(into) && from !== into));
-  const pieces = new Map<string, Part[]>();
-  for (const part of mesh.parts) {
-    const into = merged.get(part.id) ?? part.id;
-    pieces.set(into, [...(pieces.get(into) ?? []), part]);
-  }
+  const pieces = groupedBy(mesh.parts, ({ id }) => merged.get(id) ?? id);
   const indices = merged.size > 0 ? new Uint32Array(mesh.indices.length) : mesh.indices;
   let at = 0;
   const parts = mesh.parts

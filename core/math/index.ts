@@ -1,5 +1,6 @@
 /** Numbers: vectors, rotations, functions with one answer in every engine, seeded random numbers. */
 export * as exact from './exact';
+export * from './groupedBy';
 export * from './quat';
 export * from './random';
 export * from './symmetric';

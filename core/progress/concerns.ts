@@ -1,4 +1,5 @@
 import { CRITERIA, type CriterionId } from '../criteria';
+import { groupedBy } from '../math';
 import { THRESHOLD } from './level';
 
 /** One attempt that counts, as concerns look at it; `at`: milliseconds since 1970. */
@@ -43,18 +44,12 @@ export function isStalled(scores: readonly number[], threshold = THRESHOLD): boo
 }
 
 function stalled(attempts: readonly AttemptFacts[], threshold: number): Concern[] {
-  return [...new Set(attempts.map(({ exerciseId }) => exerciseId))].flatMap((exerciseId): Concern[] => {
-    const mine = attempts.filter((attempt) => attempt.exerciseId === exerciseId);
-    if (
-      !isStalled(
-        mine.map(({ score }) => score),
-        threshold,
-      )
-    )
-      return [];
+  return [...groupedBy(attempts, ({ exerciseId }) => exerciseId).values()].flatMap((mine): Concern[] => {
+    const scores = mine.map(({ score }) => score);
+    if (!isStalled(scores, threshold)) return [];
     const recent = mine.slice(-STALLED.attempts);
     const worst = recent.reduce((least, attempt) => (attempt.score < least.score ? attempt : least));
-    const best = Math.round(Math.max(...mine.map(({ score }) => score)));
+    const best = Math.round(Math.max(...scores));
     return [{ kind: 'stalled', words: `${STALLED.attempts} tries at “${worst.title}” without getting further, best ${best}`, attemptId: worst.id }];
   });
 }
@@ -75,14 +70,10 @@ function guessing(latest: readonly AttemptFacts[]): Concern[] {
 }
 
 function alwaysTheSame(latest: readonly AttemptFacts[]): Concern[] {
-  const found = new Map<CriterionId, AttemptFacts[]>();
-  for (const attempt of latest) {
-    const { costliest } = attempt;
-    if (costliest && costliest.share >= ALWAYS.share) found.set(costliest.criterion, [...(found.get(costliest.criterion) ?? []), attempt]);
-  }
-  return [...found].flatMap(([criterion, those]): Concern[] => {
+  const costly = groupedBy(latest, ({ costliest }) => (costliest && costliest.share >= ALWAYS.share ? costliest.criterion : null));
+  return [...costly].flatMap(([criterion, those]): Concern[] => {
     const last = those.at(-1);
-    if (those.length < ALWAYS.times || !last) return [];
+    if (criterion === null || those.length < ALWAYS.times || !last) return [];
     const words = `loses most by “${CRITERIA[criterion].label.toLowerCase()}”, in ${those.length} of the last ${latest.length} attempts`;
     return [{ kind: 'alwaysTheSame', words, attemptId: last.id }];
   });

@@ -1,6 +1,6 @@
 import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
-import { type CountedSlip, readCard, type SchemeFamily, type ScoreCard, type Trace, traceSchema, type Unlikely } from '@core';
+import { type CountedSlip, type CriterionId, readCard, type SchemeFamily, type ScoreCard, type Trace, traceSchema, type Unlikely } from '@core';
 import { z } from 'zod';
 import { type Database, transact } from '../database';
 import { parseColumn } from '../json';
@@ -357,16 +357,17 @@ export async function attemptLines(db: Database, personIds: readonly string[]): 
 }
 
 /** The criterion that cost most in each of these attempts, and its share of what was to gain. */
-export async function costliestOf(db: Database, attemptIds: readonly string[]): Promise<Map<string, { criterion: string; share: number }>> {
+export async function costliestOf(db: Database, attemptIds: readonly string[]): Promise<Map<string, { criterion: CriterionId; share: number }>> {
   if (attemptIds.length === 0) return new Map();
-  const rows: { attempt_id: string; criterion: string; share: number }[] = await db('attempt_criteria')
+  // Criteria are written by this server, from cards.
+  const rows: { attempt_id: string; criterion: CriterionId; share: number }[] = await db('attempt_criteria')
     .whereIn('attempt_id', [...attemptIds])
     .whereNotNull('lost')
     .groupBy('attempt_id', 'criterion')
     .select('attempt_id', 'criterion')
     .select(db.raw('sum(lost) as share'))
     .orderBy(['attempt_id', { column: 'share', order: 'desc' }, 'criterion']);
-  const found = new Map<string, { criterion: string; share: number }>();
+  const found = new Map<string, { criterion: CriterionId; share: number }>();
   for (const { attempt_id, criterion, share } of rows) if (!found.has(attempt_id)) found.set(attempt_id, { criterion, share });
   return found;
 }

@@ -1,10 +1,11 @@
-import type { FirstTries, Schedule, SchemeFamily, SkillLevel } from '@core';
+import { type FirstTries, oddsOf, type Schedule, type SchemeFamily, type SkillLevel } from '@core';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
 
 const DAY = 86_400_000;
 /** Log-odds are summed as whole numbers, so that the sum does not depend on their order. */
 const MILLIONTHS = 1_000_000;
+const oddsKept = (score: number): number => Math.round(oddsOf(score) * MILLIONTHS);
 
 export interface SkillKey {
   readonly personId: string;
@@ -139,8 +140,8 @@ export async function firstTries(db: Database, skill: string): Promise<Map<strin
   return new Map(rows.map((row) => [row.exercise_id, { learners: row.learners, odds: Number(row.odds_millionths) / MILLIONTHS }]));
 }
 
-export async function addFirstTry(db: Database, { exerciseId, skill }: Pick<Observation, 'exerciseId' | 'skill'>, odds: number): Promise<void> {
-  const more = Math.round(odds * MILLIONTHS);
+export async function addFirstTry(db: Database, { exerciseId, skill, score }: Pick<Observation, 'exerciseId' | 'skill' | 'score'>): Promise<void> {
+  const more = oddsKept(score);
   await db.raw(
     'insert into first_tries (skill, exercise_id, learners, odds_millionths) values (?, ?, 1, ?) on duplicate key update learners = learners + 1, odds_millionths = odds_millionths + ?',
     [skill, exerciseId, more, more],
@@ -160,8 +161,8 @@ export async function firstTryOf(
   return row?.attempt_id ?? null;
 }
 
-/** Counts the first tries at these exercises, or at all, anew, in a `fresh` transaction. `odds`: the log-odds of a score. */
-export async function recountFirstTries(db: Database, odds: (score: number) => number, exerciseIds?: readonly string[]): Promise<void> {
+/** Counts the first tries at these exercises, or at all, anew, in a `fresh` transaction. */
+export async function recountFirstTries(db: Database, exerciseIds?: readonly string[]): Promise<void> {
   // Whoever hands in at one of them waits, or is counted.
   await db('first_tries')
     .modify((query) => void (exerciseIds && query.whereIn('exercise_id', [...exerciseIds])))
@@ -188,7 +189,7 @@ export async function recountFirstTries(db: Database, odds: (score: number) => n
     const key = `${skill} ${exercise_id}`;
     const sum = sums.get(key) ?? { skill, exercise_id, learners: 0, odds_millionths: 0 };
     sum.learners += 1;
-    sum.odds_millionths += Math.round(odds(score) * MILLIONTHS);
+    sum.odds_millionths += oddsKept(score);
     sums.set(key, sum);
   }
   await db('first_tries')

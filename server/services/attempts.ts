@@ -175,6 +175,9 @@ export interface AttemptSeen extends AttemptShown {
   readonly unlikely: readonly string[];
 }
 
+/** Whether the goals of a version may be known to the one who asks: a hidden target is not told to trainees. */
+export const mayKnow = (asked: RequestContext, { content }: ExerciseVersion): boolean => isStaff(asked.who) || content.showTarget;
+
 /** A handed-in attempt for the learner, their instructors and leads, with the version that it was made at. */
 export async function attemptShown(asked: RequestContext, id: string): Promise<{ shown: AttemptShown; version: ExerciseVersion }> {
   const attempt = await attemptToSee(asked, id);
@@ -183,7 +186,7 @@ export async function attemptShown(asked: RequestContext, id: string): Promise<{
   const version = await findVersion(asked.db, attempt.exerciseId, attempt.version);
   const revision = await findRevision(asked.db, attempt.model.id, attempt.model.revision);
   if (!version || !revision) throw notFound('This exercise');
-  const known = isStaff(asked.who) || version.content.showTarget;
+  const known = mayKnow(asked, version);
   const shown: AttemptShown = {
     attempt,
     personName: (await findPerson(asked.db, attempt.personId))?.name ?? '',

@@ -1,4 +1,4 @@
-import { difficultyOf, type FirstTries, flashesFor, oddsOf, practised, rescheduled, type Schedule, type SchemeFamily, type SkillLevel } from '@core';
+import { difficultyOf, type FirstTries, flashesFor, groupedBy, practised, rescheduled, type Schedule, type SchemeFamily, type SkillLevel } from '@core';
 import { type Database, FRESH, transact } from '../database';
 import { dayAt } from '../day';
 import { type Attempt, findAttempt, hintsGiven, type StepScore, stepScores, traceOf, verdictOf } from '../repositories/attempts';
@@ -29,9 +29,8 @@ export interface TakenIn {
 
 /** The score of each skill of an attempt: what was set for it, or the mean of its steps. */
 function bySkill(steps: TakenIn['steps'], set: number | null): Map<string, number> {
-  const scores = new Map<string, number[]>();
-  for (const { skill, score } of steps) scores.set(skill, [...(scores.get(skill) ?? []), score]);
-  return new Map([...scores].map(([skill, those]) => [skill, set ?? those.reduce((sum, score) => sum + score, 0) / those.length]));
+  const those = groupedBy(steps, ({ skill }) => skill);
+  return new Map([...those].map(([skill, mine]) => [skill, set ?? mine.reduce((sum, { score }) => sum + score, 0) / mine.length]));
 }
 
 /** How hard an exercise is for a skill by the first tries so far. */
@@ -83,20 +82,20 @@ export async function takeIn(tx: Database, zone: string, taken: TakenIn): Promis
     const before = await skills.firstTryOf(tx, observation);
     await skills.addObservations(tx, [observation]);
     if (!taken.counts) continue;
-    if (before === null) await skills.addFirstTry(tx, observation, oddsOf(score));
+    if (before === null) await skills.addFirstTry(tx, observation);
     // One that was made before others were taken in may be the first of its learner after all.
     else if ((await skills.firstTryOf(tx, observation)) !== before) overtaken = true;
     const standing = await skills.standing(tx, observation);
     if (standing && Math.round(standing.level.at * DAY) >= about.at.getTime()) await refold(tx, about.personId, observation);
     else await skills.keepStanding(tx, observation, after(standing, observation));
   }
-  if (overtaken) await skills.recountFirstTries(tx, oddsOf, [about.exerciseId]);
+  if (overtaken) await skills.recountFirstTries(tx, [about.exerciseId]);
 }
 
 /** Folds anew what these people learned, in a `fresh` transaction, after attempts at an exercise began or ceased to count, or count for another score. */
 export async function relearn(tx: Database, exerciseId: string, personIds: readonly string[]): Promise<void> {
   await skills.holdLearners(tx, personIds);
-  await skills.recountFirstTries(tx, oddsOf, [exerciseId]);
+  await skills.recountFirstTries(tx, [exerciseId]);
   for (const personId of personIds) await refold(tx, personId);
 }
 
@@ -144,7 +143,7 @@ export async function rebuildProgress(service: Pick<Service, 'db' | 'zone'>): Pr
   const { db } = service;
   const attempts = await takeInEarlier(service);
   const people = await skills.peopleObserved(db);
-  await transact(db, (tx) => skills.recountFirstTries(tx, oddsOf), FRESH);
+  await transact(db, (tx) => skills.recountFirstTries(tx), FRESH);
   for (const personId of people) {
     const again = async (tx: Database): Promise<void> => {
       await skills.holdLearners(tx, [personId]);

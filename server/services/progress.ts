@@ -1,8 +1,8 @@
 import {
   type Concern,
   type CountedSlip,
-  type CriterionId,
   concernsAbout,
+  groupedBy,
   type Habit,
   habitsOf,
   isStalled,
@@ -20,14 +20,14 @@ import {
 } from '@core';
 import Papa from 'papaparse';
 import { dayAt } from '../day';
-import { groupedBy } from '../groupedBy';
 import { type AttemptLine, attemptLines, costliestOf, refusedLines, slipLines } from '../repositories/attempts';
 import { type Assignment, assignmentsOfPerson, findVersion } from '../repositories/exercises';
 import { schemeNames } from '../repositories/schemes';
 import { exercisesBySkill, levelsOf, lossesIn, type SkillKey, type SkillTry, triesOf } from '../repositories/skills';
 import type { Person, RequestContext } from '../service';
 import { type AssignmentSeen, assignmentsOfGroup } from './assigning';
-import { isStaff, peopleOfGroup, personSeen } from './people';
+import { mayKnow } from './attempts';
+import { peopleOfGroup, personSeen } from './people';
 
 const DAY = 86_400_000;
 
@@ -149,17 +149,13 @@ export interface SkillOpened {
 export async function skillOpened(asked: RequestContext, personId: string, skill: string): Promise<SkillOpened> {
   await personSeen(asked, personId);
   const tries = await triesOf(asked.db, personId, skill);
-  const known = new Map<string, boolean>();
-  for (const { exerciseId, version } of tries) {
-    const name = `${exerciseId} ${version}`;
-    if (!known.has(name)) known.set(name, isStaff(asked.who) || (await findVersion(asked.db, exerciseId, version))?.content.showTarget === true);
+  const told: string[] = [];
+  for (const { attemptId, exerciseId, version: number } of tries) {
+    // Versions are read once a process.
+    const version = await findVersion(asked.db, exerciseId, number);
+    if (version && mayKnow(asked, version)) told.push(attemptId);
   }
-  const told = tries.filter(({ exerciseId, version }) => known.get(`${exerciseId} ${version}`));
-  const losses = await lossesIn(
-    asked.db,
-    skill,
-    told.map(({ attemptId }) => attemptId),
-  );
+  const losses = await lossesIn(asked.db, skill, told);
   const all = losses.reduce((sum, { lost }) => sum + lost, 0);
   return { tries, losses: losses.map(({ criterion, lost }) => ({ criterion, share: lost / all })) };
 }
@@ -240,7 +236,7 @@ export async function groupProgress(asked: RequestContext, groupId: string): Pro
         score,
         seconds,
         oldGestures: oldGestures.get(id) ?? 0,
-        costliest: (costs.get(id) as { criterion: CriterionId; share: number } | undefined) ?? null,
+        costliest: costs.get(id) ?? null,
       }));
     return {
       person,

@@ -1,19 +1,23 @@
-import type { InputHTMLAttributes, ReactNode } from 'react';
+import type { InputHTMLAttributes } from 'react';
 
 interface Props extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange' | 'className'> {
   readonly label: string;
   readonly onChange: (value: string) => void;
-  /** What stands under the input, such as what is wrong with it. */
-  readonly children?: ReactNode;
+  /** What is wrong with it, in words; stands under it. */
+  readonly error?: string | null;
 }
 
-/** An input with its name above it. */
-export function LabelledInput({ label, onChange, children, ...input }: Props) {
+/** An input with its name above it, and what is wrong with it beneath. */
+export function LabelledInput({ label, onChange, error = null, ...input }: Props) {
   return (
     <label className="block">
       <span className="mb-1 block font-semibold">{label}</span>
-      <input {...input} className="field" onChange={(e) => onChange(e.target.value)} />
-      {children}
+      <input aria-invalid={error !== null} {...input} className="field" onChange={(e) => onChange(e.target.value)} />
+      {error !== null && (
+        <span role="alert" className="mt-1 block text-signal text-sm">
+          {error}
+        </span>
+      )}
     </label>
   );
 }

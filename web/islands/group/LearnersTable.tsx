@@ -13,7 +13,7 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import type { SkillLine } from '@web/islands/progress/skills';
-import { FAMILY_WORDS } from '@web/ui/familyWords';
+import { FAMILIES, FAMILY_WORDS } from '@web/ui/familyWords';
 import { shownPoints } from '@web/ui/points';
 import { formatDistanceStrict } from 'date-fns';
 import { ArrowDown, ArrowUp, Columns3 } from 'lucide-react';
@@ -218,7 +218,7 @@ export function LearnersTable({ learners, now }: { readonly learners: readonly L
           {by === 'skills' && (
             <select aria-label="Scheme family" className="field !w-auto !py-1" value={family} onChange={(e) => setFamily(e.target.value as SchemeFamily | '')}>
               <option value="">All schemes</option>
-              {(Object.keys(FAMILY_WORDS) as SchemeFamily[]).map((each) => (
+              {FAMILIES.map((each) => (
                 <option key={each} value={each}>
                   {FAMILY_WORDS[each]}
                 </option>

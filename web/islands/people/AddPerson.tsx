@@ -31,15 +31,9 @@ export function AddPerson({ groupId, mayAddInstructors }: Props) {
       autoComplete="off"
       required
       value={person[key]}
-      aria-invalid={error?.field === key}
+      error={error?.field === key ? error.words : null}
       onChange={(value) => setPerson({ ...person, [key]: value })}
-    >
-      {error?.field === key && (
-        <span role="alert" className="mt-1 block text-signal text-sm">
-          {error.words}
-        </span>
-      )}
-    </LabelledInput>
+    />
   );
   return (
     <>

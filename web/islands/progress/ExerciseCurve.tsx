@@ -1,5 +1,5 @@
 import { FEWEST_FOR_CURVE, THRESHOLD } from '@core/progress';
-import { FEWEST_IN_LINE } from '@web/ui/charts';
+import { FEWEST_IN_LINE, pointsAxis } from '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
 import { format } from 'date-fns';
@@ -24,7 +24,7 @@ function forecastWords(count: number, told: ReturnType<typeof useForecast>): str
 export function ExerciseCurve({ tries: made }: { readonly tries: readonly SkillTry[] }) {
   const scores = made.map(({ score }) => score);
   const told = useForecast(scores);
-  const [ink, rule, sea, amber] = [token('--color-ink'), token('--color-rule'), token('--color-sea'), token('--color-amber')];
+  const [ink, sea, amber] = [token('--color-ink'), token('--color-sea'), token('--color-amber')];
   return (
     <div>
       <div className="h-64">
@@ -71,7 +71,7 @@ export function ExerciseCurve({ tries: made }: { readonly tries: readonly SkillT
                 ticks: { color: ink, stepSize: 1, callback: (n) => (Number(n) >= 1 && Number(n) <= made.length ? n : '') },
                 grid: { display: false },
               },
-              y: { min: 0, max: 100, title: { display: true, text: 'points of 100', color: ink }, ticks: { color: ink }, grid: { color: rule } },
+              y: pointsAxis(),
             },
             plugins: {
               legend: { display: false },

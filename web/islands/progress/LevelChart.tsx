@@ -1,5 +1,5 @@
 import { FEWEST, type LevelShown, type LevelState, levelShown, updateLevel } from '@core/progress';
-import '@web/ui/charts';
+import { pointsAxis } from '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
 import { format } from 'date-fns';
@@ -54,7 +54,7 @@ export function LevelChart({ tries }: { readonly tries: readonly SkillTry[] }) {
                 ticks: { color: ink, maxRotation: 0, maxTicksLimit: 6, callback: (at) => format(Number(at), 'd MMM') },
                 grid: { color: rule },
               },
-              y: { min: 0, max: 100, title: { display: true, text: 'points of 100', color: ink }, ticks: { color: ink }, grid: { color: rule } },
+              y: pointsAxis(),
             },
             plugins: {
               legend: { display: false },

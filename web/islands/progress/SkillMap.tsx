@@ -1,6 +1,5 @@
 import { SKILLS } from '@core/exercise';
-import type { SchemeFamily } from '@core/input';
-import { FAMILY_WORDS } from '@web/ui/familyWords';
+import { FAMILIES, FAMILY_WORDS } from '@web/ui/familyWords';
 import { shownPoints } from '@web/ui/points';
 import { Check, ChevronDown, TrendingDown } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -13,8 +12,6 @@ interface Props {
   /** Whether attempts open where they can be looked at again, rather than with their card. */
   readonly review: boolean;
 }
-
-const FAMILIES = Object.keys(FAMILY_WORDS) as SchemeFamily[];
 
 /** "Orbit with the mouse: 74, between 61 and 84, from 8 attempts, due". */
 function wordsOf(label: string, { family, shown, state, count, due }: SkillLine): string {

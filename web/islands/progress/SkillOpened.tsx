@@ -1,5 +1,6 @@
 import { CRITERIA, type CriterionId } from '@core/criteria';
 import { skillLabel } from '@core/exercise';
+import { groupedBy } from '@core/math';
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
@@ -37,11 +38,7 @@ export function SkillOpened({ personId, line, review }: Props) {
     };
   }, [personId, line.skill]);
   const tries = useMemo(() => opened?.tries.filter(({ family }) => family === line.family) ?? [], [opened, line.family]);
-  const exercises = useMemo(() => {
-    const found = new Map<string, SkillTry[]>();
-    for (const each of tries) found.set(each.exerciseId, [...(found.get(each.exerciseId) ?? []), each]);
-    return [...found.values()];
-  }, [tries]);
+  const exercises = useMemo(() => [...groupedBy(tries, ({ exerciseId }) => exerciseId).values()], [tries]);
   const name = `${skillLabel(line.skill)}, ${FAMILY_WORDS[line.family].toLowerCase()}`;
   const curve = exercises.find((those) => those[0]?.exerciseId === chosen);
   return (

@@ -37,16 +37,10 @@ export function Join({ code: given }: { readonly code: string }) {
       name={key}
       required
       value={input[key]}
-      aria-invalid={error?.field === key}
+      error={error?.field === key ? error.words : null}
       onChange={(value) => setInput({ ...input, [key]: value })}
       {...more}
-    >
-      {error?.field === key && (
-        <span role="alert" className="mt-1 block text-signal text-sm">
-          {error.words}
-        </span>
-      )}
-    </LabelledInput>
+    />
   );
   return (
     <form onSubmit={submit} className="card mx-auto mt-6 w-full max-w-md space-y-4 p-6">
