@@ -10,13 +10,16 @@ import { flashesFor, randomFrom, SKILL_IDS } from '@core';
 import { buoy } from '@demo/models';
 import { writeGlb } from '@formats';
 import { ensureDatabase, FRESH, migrate, transact } from '@server/database';
+import { dayAt } from '@server/day';
 import { newId } from '@server/ids';
 import { openService } from '@server/openService';
+import { markStale } from '@server/repositories/health';
 import { addGroup, addMember } from '@server/repositories/people';
 import { observationsOf } from '@server/repositories/skills';
 import type { RequestContext } from '@server/service';
-import { assignExercise } from '@server/services/assigning';
+import { giveCourse, makeCourse } from '@server/services/courses';
 import { draftRead, makeExercise, publish, saveDraft } from '@server/services/exercises';
+import { refreshStats } from '@server/services/health';
 import { rebuildProgress, takeIn } from '@server/services/learning';
 import { importModel } from '@server/services/models';
 import { makePerson } from '@server/services/people';
@@ -57,13 +60,26 @@ for (let i = 0; i < EXERCISES; i++) {
 const { revision } = await db('scheme_revisions').where({ id: 'two-button-mouse' }).first('revision');
 const scheme = { id: 'two-button-mouse', revision: Number(revision) };
 const groups: string[] = [];
+const UNIT = 4;
+const course = await makeCourse(lead, {
+  name: 'All of it',
+  about: '',
+  threshold: 80,
+  units: Array.from({ length: Math.ceil(EXERCISES / UNIT) }, (_, i) => ({
+    id: `unit-${i + 1}`,
+    name: `Unit ${i + 1}`,
+    about: '',
+    opensAfter: null,
+    exerciseIds: exercises.slice(i * UNIT, (i + 1) * UNIT).map(({ id }) => id),
+  })),
+});
 const people: string[] = [];
 for (let n = 0; n < PEOPLE; n++) {
   if (n % GROUP === 0) {
     const group = { id: newId(), name: `Group ${groups.length + 1}` };
     await addGroup(db, group, service.now());
     groups.push(group.id);
-    for (const { id } of exercises) await assignExercise(lead, { groupId: group.id, exerciseId: id, dueOn: null });
+    await giveCourse(lead, group.id, course, { startsOn: dayAt(new Date(service.now().getTime() - 60 * DAY), service.zone), pace: 7, dues: {} });
   }
   const id = newId();
   await db('people').insert({ id, name: `Learner ${n + 1}`, sign_in: `learner${n + 1}`, password_hash: 'none', role: 'trainee', created_at: service.now() });
@@ -190,6 +206,15 @@ await timed(
     );
   },
   '20 ms',
+);
+await refreshStats(service);
+await timed(
+  'how exercises of one skill fare, counted anew beside the rest',
+  async (n) => {
+    await markStale(db, [exercises[n % EXERCISES]?.id as string]);
+    await refreshStats(service);
+  },
+  'within 20 s',
 );
 await timed(
   'reference: all attempts of one group read for their levels',

@@ -1,5 +1,7 @@
 /** Pure computation: views, commands, traces, geometry, scores. Knows no screen, no file and no database. */
 export * from './advice';
+export * from './course';
+export * from './course/courseSchema';
 export * from './criteria';
 export * from './criteria/criterionSchema';
 export * from './exercise';

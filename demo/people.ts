@@ -6,6 +6,8 @@ export const PASSWORD = 'lighthouse';
 export const LEAD = { name: 'Edda Quist', signIn: 'edda' };
 export const INSTRUCTOR = { name: 'Maren Holt', signIn: 'maren' };
 export const GROUP = 'Ossick Head apprentices';
+/** A second group, taught by the lead: some of the apprentices, by their sign-in names. */
+export const ROUNDS_GROUP = { name: 'Inspection crew', members: ['nadia', 'ida', 'june'] };
 
 export interface DemoLearner {
   readonly name: string;

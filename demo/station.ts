@@ -1,12 +1,12 @@
-import { type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping } from '@core';
+import { type CourseContent, type CoursePlan, type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping, THRESHOLD } from '@core';
 import { writeGlb } from '@formats';
 import { dayAt } from '@server/day';
 import { newId, sha256 } from '@server/ids';
 import { meshOf } from '@server/meshes';
 import { addGroup, addMember, markMadeUp } from '@server/repositories/people';
 import type { Person, RequestContext, Service } from '@server/service';
-import { assignExercise } from '@server/services/assigning';
 import { asSent, handIn, openAttempt } from '@server/services/attempts';
+import { changeCourse, giveCourse, makeCourse } from '@server/services/courses';
 import { makeExercise, publish, saveDraft } from '@server/services/exercises';
 import { markLandmark } from '@server/services/landmarks';
 import { retakeAll } from '@server/services/learning';
@@ -16,7 +16,8 @@ import { commentOnAttempts } from './comments';
 import { COURSE, type DemoModel, draftOf } from './course';
 import { LANDMARKS, placed } from './landmarks';
 import { buoy, drive, lanternRoom, optic, tower } from './models';
-import { type DemoLearner, GROUP, INSTRUCTOR, LEAD, LEARNERS, PASSWORD } from './people';
+import { type DemoLearner, GROUP, INSTRUCTOR, LEAD, LEARNERS, PASSWORD, ROUNDS_GROUP } from './people';
+import { FIRST_WATCH, FIRST_WATCH_UNITS, ROUNDS, ROUNDS_UNITS, type UnitPlan } from './units';
 
 const DAY = 86_400_000;
 const MODELS: Record<DemoModel, { name: string; make: typeof buoy }> = {
@@ -56,14 +57,41 @@ async function importModels(asked: RequestContext): Promise<Map<DemoModel, { ref
 /** Days of the story, and the week in its middle when a storm closed the station: nobody came. */
 const STORY_DAYS = 56;
 const STORM = { from: 24, days: 7 };
-/** Every exercise has its day to be done by, so many days after the one before; the later part of the course has none yet. */
-const DUE = { first: 8, every: 4, exercises: 15 };
+/** Days for a unit of the first course, which began with the story, and of the second, which has just begun. */
+const PACE = { firstWatch: 8, rounds: 14 };
+const ROUNDS_BEGAN = 3;
 
-/** The day by which the exercise at a place of the course should be done: of the fifteenth, in eight days. */
-const dueOn = (place: number, { now, zone }: Service): string | null =>
-  place < DUE.exercises ? dayAt(new Date(now().getTime() + (DUE.first + DUE.every * place - STORY_DAYS) * DAY), zone) : null;
+/** The day so many days before the story's last. */
+const dayBefore = (days: number, { now, zone }: Service): string => dayAt(new Date(now().getTime() - days * DAY), zone);
 
-async function publishCourse(asked: RequestContext, groupId: string): Promise<Published[]> {
+/** A course of published exercises, given to a group. */
+async function giveUnits(
+  asked: RequestContext,
+  groupId: string,
+  { words, units, published, plan }: { words: { name: string; about: string }; units: readonly UnitPlan[]; published: readonly Published[]; plan: CoursePlan },
+): Promise<void> {
+  const idOfTitle = (title: string): string => {
+    const found = published.find(({ content }) => content.title === title);
+    if (!found) throw new Error(`no exercise of the demo is called "${title}"`);
+    return found.id;
+  };
+  const content: CourseContent = {
+    ...words,
+    threshold: THRESHOLD,
+    units: units.map(({ name, about, titles, waits }, i) => ({
+      id: `unit-${i + 1}`,
+      name,
+      about,
+      opensAfter: waits ? `unit-${i}` : null,
+      exerciseIds: titles.map(idOfTitle),
+    })),
+  };
+  const id = await makeCourse(asked, content);
+  await changeCourse(asked, id, { shared: true });
+  await giveCourse(asked, groupId, id, plan);
+}
+
+async function publishExercises(asked: RequestContext): Promise<Published[]> {
   const models = await importModels(asked);
   const found: Published[] = [];
   for (const plan of COURSE) {
@@ -77,7 +105,6 @@ async function publishCourse(asked: RequestContext, groupId: string): Promise<Pu
       id,
       content.steps.map(() => null),
     );
-    await assignExercise(asked, { groupId, exerciseId: id, dueOn: dueOn(found.length, asked) });
     found.push({ id, version, content, model: model.scored });
   }
   return found;
@@ -138,6 +165,21 @@ async function practise(service: Service, person: Person, learner: DemoLearner, 
   }
 }
 
+/** A second group of those who are furthest, taught by the lead, with a course of its own. */
+async function secondCourse(asked: RequestContext, people: readonly Person[], published: readonly Published[]): Promise<void> {
+  const { name, members } = ROUNDS_GROUP;
+  const group = { id: newId(), name };
+  await addGroup(asked.db, group, asked.now());
+  await addMember(asked.db, group.id, asked.who.id, 'instructor');
+  for (const person of people) if (members.includes(person.signIn)) await addMember(asked.db, group.id, person.id, 'trainee');
+  await giveUnits(asked, group.id, {
+    words: ROUNDS,
+    units: ROUNDS_UNITS,
+    published,
+    plan: { startsOn: dayBefore(ROUNDS_BEGAN, asked), pace: PACE.rounds, dues: {} },
+  });
+}
+
 /** Learners who practise at the same moment of the seeding: while one is scored, another's hand is simulated. */
 const AT_ONCE = 3;
 
@@ -152,12 +194,20 @@ export async function seedStation(service: Service, say: (text: string) => void 
   const learners: { person: Person; learner: DemoLearner }[] = [];
   for (const learner of all) {
     const person = await makePerson(service, { name: learner.name, signIn: learner.signIn, role: 'trainee', password: PASSWORD });
-    await addMember(service.db, group.id, person.id, 'trainee');
     learners.push({ person, learner });
   }
   await markMadeUp(service.db, [lead.id, instructor.id, ...learners.map(({ person }) => person.id)]);
   say('The course …');
-  const course = await publishCourse({ ...service, who: instructor }, group.id);
+  const teaching: RequestContext = { ...service, who: instructor };
+  const course = await publishExercises(teaching);
+  // They came when the group had the course already.
+  await giveUnits(teaching, group.id, {
+    words: FIRST_WATCH,
+    units: FIRST_WATCH_UNITS,
+    published: course,
+    plan: { startsOn: dayBefore(STORY_DAYS, service), pace: PACE.firstWatch, dues: {} },
+  });
+  for (const { person } of learners) await addMember(service.db, group.id, person.id, 'trainee');
   const waiting = [...learners];
   let done = 0;
   const one = async (): Promise<void> => {
@@ -168,6 +218,11 @@ export async function seedStation(service: Service, say: (text: string) => void 
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, one));
+  await secondCourse(
+    { ...service, who: lead },
+    learners.map(({ person }) => person),
+    course,
+  );
   // They practised side by side: what was hard for whom is told by the order of the days.
   await retakeAll(service);
   await commentOnAttempts(

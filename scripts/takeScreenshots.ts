@@ -1,11 +1,23 @@
 /** Takes one picture of each main view; called by `npm run screenshots`. */
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { By, type WebElement } from 'selenium-webdriver';
-import { button, clickAt, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
+import { button, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
 import { choose, handIn, openExercise } from '../tests/e2e/screens';
 import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
 
+/** A class as it may be written, with three lines that are wrong. */
+const CLASS = `name,sign-in,group,role
+Mila Strand,mila,Autumn watch,
+Wim Tessel,tomas,Autumn watch,
+=Rob Anker,,Autumn watch,
+Mila Strand,mila,Autumn watch,
+Maren Holt,maren,Autumn watch,instructor
+Jonas Vail,,Autumn watch,
+Anna Reuter,,Autumn watch,
+`;
 const FOLDER = 'docs/screenshots';
 mkdirSync(FOLDER, { recursive: true });
 const tearDown = await setup();
@@ -85,18 +97,6 @@ try {
   const ring = await driver.findElement(By.css('[data-dial=answer]'));
   await driver.actions({ async: true }).move({ origin: ring, x: 42, y: 52 }).click().perform();
   await shot('practise-way');
-  await practise('A crate for the drive');
-  await keys(driver, '1');
-  await press(driver, /thickness/);
-  await waitFor(driver, 'the tool', async () => (await driver.findElements(By.css('section[aria-label=Measure]'))).length === 1);
-  await clickAt(driver, [0.232, 0.002]);
-  await press(driver, /slope/);
-  await clickAt(driver, [-0.206, -0.255]);
-  await clickAt(driver, [-0.15, 0]);
-  await waitFor(driver, 'two values', async () => (await driver.findElements(By.css('[data-testid=measured]'))).length === 2);
-  await handIn(driver, stored);
-  await waitFor(driver, 'the values', async () => (await driver.findElements(By.css('figure img'))).length === 2);
-  await shot('card-measure');
   await practise('Down to the gear train');
   await hoverAt(driver, [-0.12, 0.1]);
   await keys(driver, 'k');
@@ -123,6 +123,10 @@ try {
   const ruth = await stored.db('people').where({ name: 'Ruth Ferris' }).first('id');
   await driver.get(`${base()}/learners/${ruth.id}`);
   await shot('learner');
+  await (await driver.findElement(By.css('[data-level^="orbit "]'))).click();
+  await waitFor(driver, 'the curve', async () => (await driver.findElements(By.css('[data-testid=skill-opened] canvas'))).length > 0);
+  await driver.executeScript("document.querySelector('[data-testid=skill-opened]').scrollIntoView({ block: 'start' })");
+  await shot('skill');
   const spoken = await stored.db('comments').whereNull('answers_id').whereNotNull('understood_at').first('attempt_id');
   await driver.get(`${base()}/attempts/${spoken.attempt_id}/review`);
   await waitFor(driver, 'what happened', async () => (await driver.findElements(By.css('[data-testid=jumps] li'))).length > 0);
@@ -133,11 +137,6 @@ try {
   await shot('review-beside');
   await driver.get(`${base()}/library`);
   await shot('library');
-  await press(driver, 'Lens drive');
-  await stage(driver);
-  await clickAt(driver, [-0.1, 0.05]);
-  await waitFor(driver, 'the labels', async () => (await driver.findElements(By.css('[data-landmark]'))).length >= 3);
-  await shot('landmarks');
   await driver.get(`${base()}/build/${await exerciseNamed(stored, 'Behind and above')}`);
   await stage(driver);
   await drag(driver, [0, 0.1], [0.2, 0.16]);
@@ -156,10 +155,10 @@ try {
   };
   await building('Left behind by the fitter', '3');
   await shot('build-find');
-  await building('Which side is on the photograph', '2');
-  await press(driver, 'Views that look alike');
-  await waitFor(driver, 'the pairs', async () => /Same outline/.test(await driver.findElement(By.css('[aria-label=Recipe]')).getText()));
-  await shot('build-way');
+  const { id: course } = await stored.db('courses').where({ name: 'First watch' }).first('id');
+  await driver.get(`${base()}/courses/${course}`);
+  await waitFor(driver, 'the units', async () => (await driver.findElements(By.css('[data-testid=unit]'))).length === 12);
+  await shot('course');
   await driver.get(`${base()}/schemes`);
   await press(driver, /^Two-button mouse/);
   await press(driver, 'Duplicate');
@@ -167,6 +166,13 @@ try {
   await showDrag(/^Set Pan: slide the view: now right drag/);
   await driver.executeScript("document.querySelector('[role=alert]').scrollIntoView({ block: 'center' })");
   await shot('schemes');
+  await signInAs(driver, base(), 'Edda Quist');
+  await driver.get(`${base()}/people/import`);
+  const list = join(mkdtempSync(join(tmpdir(), 'dial-home-class-')), 'class.csv');
+  writeFileSync(list, CLASS);
+  await (await driver.findElement(By.css('input[type=file]'))).sendKeys(list);
+  await waitFor(driver, 'the preview', async () => (await driver.findElements(By.css('[data-testid=plan]'))).length === 1);
+  await shot('people-import');
 } finally {
   await close();
   await stored.close();

@@ -123,5 +123,8 @@ export async function unlessTaken<T>(work: () => Promise<T>, taken: () => Error)
   }
 }
 
+/** A text as it is looked for by `like`: its own signs stand for themselves. */
+export const literally = (text: string): string => text.replace(/[%_\\]/g, '\\$&');
+
 /** True for the error that MariaDB gives when a unique key exists already. */
 export const isDuplicate = (error: unknown): boolean => (error as { code?: string } | null)?.code === 'ER_DUP_ENTRY';

@@ -19,3 +19,6 @@ export function dayAt(at: Date, zone: string): string {
   formats.set(zone, format);
   return format.format(at);
 }
+
+/** The day of a date without a time, as the database gives it: yyyy-mm-dd. */
+export const dayOf = (date: Date): string => new Date(date).toISOString().slice(0, 10);

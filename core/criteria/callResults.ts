@@ -1,4 +1,4 @@
-import { angleBetween, angleOfRotation, backOf, shuffled, unit } from '../math';
+import { angleBetween, angleOfRotation, backOf, median, shuffled, unit } from '../math';
 import { navigate } from '../navigation';
 import { lastMoveBy, pausedBetween } from '../trace';
 import { angleToStandard, FRAME, nearestStandard, type View } from '../view';
@@ -97,11 +97,4 @@ export function callResults(called: CalledList, evidence: Evidence): CallResult[
 export function timeOfRight(results: readonly { readonly right: boolean; readonly seconds: number | null }[]): number | null {
   const right = results.filter((result) => result.right).map((result) => result.seconds as number);
   return right.length * 2 < results.length ? null : median(right);
-}
-
-export function median(values: readonly number[]): number | null {
-  if (values.length === 0) return null;
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? (sorted[middle] as number) : ((sorted[middle - 1] as number) + (sorted[middle] as number)) / 2;
 }

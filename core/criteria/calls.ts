@@ -1,6 +1,7 @@
+import { median } from '../math';
 import { type Advice, advice, type CalledWords } from './advice';
 import type { Call } from './call';
-import { type CallResult, median } from './callResults';
+import type { CallResult } from './callResults';
 import type { CriterionSpec } from './criterion';
 import type { Measured } from './measured';
 

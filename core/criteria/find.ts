@@ -1,5 +1,5 @@
+import { median } from '../math';
 import { advice } from './advice';
-import { median } from './callResults';
 import type { CriterionSpec } from './criterion';
 
 const missed: CriterionSpec = {

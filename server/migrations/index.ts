@@ -11,6 +11,9 @@ import * as takenBack from './009-taken-back';
 import * as review from './010-review';
 import * as progress from './011-progress';
 import * as joining from './012-joining';
+import * as courses from './013-courses';
+import * as people from './014-people';
+import * as health from './015-health';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -25,6 +28,9 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '010-review', migration: review },
   { name: '011-progress', migration: progress },
   { name: '012-joining', migration: joining },
+  { name: '013-courses', migration: courses },
+  { name: '014-people', migration: people },
+  { name: '015-health', migration: health },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

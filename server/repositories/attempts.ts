@@ -110,6 +110,21 @@ export async function findAttempt(db: Database, id: string): Promise<Attempt | n
 export const hasAttempted = async (db: Database, personId: string, exerciseId: string): Promise<boolean> =>
   (await db('attempts').where({ person_id: personId, exercise_id: exerciseId }).first('id')) !== undefined;
 
+/** Exercises at which a person earned a flash with an attempt that counts. */
+export async function flashedBy(db: Database, personId: string): Promise<ReadonlySet<string>> {
+  const rows: { exercise_id: string }[] = await db('attempts').where({ person_id: personId, counts: true }).andWhere('flashes', '>', 0).distinct('exercise_id');
+  return new Set(rows.map((row) => row.exercise_id));
+}
+
+/** When each person last handed in. */
+export async function lastHandIns(db: Database): Promise<ReadonlyMap<string, Date>> {
+  const rows: { person_id: string; at: Date }[] = await db('attempts')
+    .whereNotNull('handed_in_at')
+    .groupBy('person_id')
+    .select('person_id', db.raw('max(handed_in_at) as at'));
+  return new Map(rows.map((row) => [row.person_id, row.at]));
+}
+
 export async function cardOf(db: Database, id: string): Promise<ScoreCard | null> {
   const row = await db('attempts').where({ id }).first('card');
   return row?.card ? readCard(parseColumn(row.card)) : null;

@@ -1,6 +1,7 @@
 import { type Exercise, exerciseToKeep, readDraft, readExercise } from '@core';
 import { z } from 'zod';
 import type { Database } from '../database';
+import { dayOf } from '../day';
 import { parseColumn } from '../json';
 import { unchanging } from '../unchanging';
 
@@ -176,6 +177,8 @@ export interface Assignment {
   readonly version: number;
   readonly position: number;
   readonly dueOn: string | null;
+  /** Given by itself; false: only within a course. */
+  readonly alone: boolean;
   readonly title: string;
 }
 
@@ -186,6 +189,7 @@ interface AssignmentRow {
   version: number;
   position: number;
   due_on: Date | null;
+  alone: number;
   title: string;
 }
 
@@ -195,7 +199,8 @@ const toAssignment = (row: AssignmentRow): Assignment => ({
   exerciseId: row.exercise_id,
   version: row.version,
   position: row.position,
-  dueOn: row.due_on ? new Date(row.due_on).toISOString().slice(0, 10) : null,
+  dueOn: row.due_on ? dayOf(row.due_on) : null,
+  alone: Boolean(row.alone),
   title: row.title,
 });
 
@@ -213,7 +218,7 @@ export async function assignmentsOfGroup(db: Database, groupId: string): Promise
   return rows.map(toAssignment);
 }
 
-/** What a trainee has to do, over all their groups; an exercise assigned twice appears once, in its newest version. */
+/** What a trainee has to do, over all their groups; an exercise assigned twice appears once, in its newest version, and by itself where one of the groups has it so. */
 export async function assignmentsOfPerson(db: Database, personId: string): Promise<Assignment[]> {
   const rows: AssignmentRow[] = await assignmentsQuery(db)
     .join('memberships as m', 'm.group_id', 'a.group_id')
@@ -221,24 +226,31 @@ export async function assignmentsOfPerson(db: Database, personId: string): Promi
   const found = new Map<string, Assignment>();
   for (const row of rows.map(toAssignment)) {
     const known = found.get(row.exerciseId);
-    if (!known || known.version < row.version) found.set(row.exerciseId, row);
+    const newer = !known || known.version < row.version ? row : known;
+    found.set(row.exerciseId, { ...newer, alone: row.alone || (known?.alone ?? false) });
   }
   return [...found.values()];
 }
 
-/** Assigns a version to a group; assigning the exercise again brings the newer version and date. */
+const toAssignmentRow = (assignment: Omit<Assignment, 'title'>) => ({
+  id: assignment.id,
+  group_id: assignment.groupId,
+  exercise_id: assignment.exerciseId,
+  version: assignment.version,
+  position: assignment.position,
+  due_on: assignment.dueOn,
+  alone: assignment.alone,
+});
+
+/** Assigns a version to a group; assigning the exercise again brings the newer version and date, and says anew whether it is given by itself. */
 export async function assign(db: Database, assignment: Omit<Assignment, 'title'>): Promise<void> {
-  await db('assignments')
-    .insert({
-      id: assignment.id,
-      group_id: assignment.groupId,
-      exercise_id: assignment.exerciseId,
-      version: assignment.version,
-      position: assignment.position,
-      due_on: assignment.dueOn,
-    })
-    .onConflict(['group_id', 'exercise_id'])
-    .merge(['version', 'due_on']);
+  await db('assignments').insert(toAssignmentRow(assignment)).onConflict(['group_id', 'exercise_id']).merge(['version', 'due_on', 'alone']);
+}
+
+/** Assigns what a group does not have yet; what it has stays as it is. */
+export async function addAssignments(db: Database, assignments: readonly Omit<Assignment, 'title'>[]): Promise<void> {
+  if (assignments.length === 0) return;
+  await db('assignments').insert(assignments.map(toAssignmentRow)).onConflict(['group_id', 'exercise_id']).ignore();
 }
 
 /** Groups to which an exercise is given. */

@@ -1,4 +1,5 @@
-import type { Database } from '../database';
+import { groupedBy } from '@core';
+import { type Database, literally } from '../database';
 import type { Person, Role } from '../service';
 
 export interface PersonRow {
@@ -7,6 +8,7 @@ export interface PersonRow {
   sign_in: string;
   role: Role;
   password_hash: string;
+  deactivated_at: Date | null;
 }
 
 export const toPerson = (row: PersonRow): Person => ({ id: row.id, name: row.name, signIn: row.sign_in, role: row.role });
@@ -21,9 +23,10 @@ export async function lockPerson(db: Database, id: string): Promise<void> {
   await db('people').where({ id }).forUpdate().first('id');
 }
 
-export async function findBySignIn(db: Database, signIn: string): Promise<{ person: Person; passwordHash: string } | null> {
+/** Somebody by their sign-in name. `deactivated`: they may not come in. */
+export async function findBySignIn(db: Database, signIn: string): Promise<{ person: Person; passwordHash: string; deactivated: boolean } | null> {
   const row = await db<PersonRow>('people').where({ sign_in: signIn }).first();
-  return row ? { person: toPerson(row), passwordHash: row.password_hash } : null;
+  return row ? { person: toPerson(row), passwordHash: row.password_hash, deactivated: row.deactivated_at !== null } : null;
 }
 
 export async function addPerson(db: Database, person: Person, passwordHash: string, now: Date): Promise<void> {
@@ -46,8 +49,50 @@ export async function setPassword(db: Database, id: string, passwordHash: string
   await db('people').where({ id }).update({ password_hash: passwordHash });
 }
 
-export async function listPeople(db: Database): Promise<Person[]> {
-  return (await db<PersonRow>('people').orderBy('name')).map(toPerson);
+/** A person with their groups. */
+export interface PersonListed extends Person {
+  readonly deactivated: boolean;
+  readonly groups: readonly Group[];
+}
+
+/** Everybody, by name. */
+export async function listPeople(db: Database): Promise<PersonListed[]> {
+  const [rows, memberships]: [PersonRow[], { person_id: string; id: string; name: string }[]] = await Promise.all([
+    db<PersonRow>('people').orderBy(['name', 'id']),
+    db('memberships as m').join('groups as g', 'g.id', 'm.group_id').orderBy('g.name').select('m.person_id', 'g.id', 'g.name'),
+  ]);
+  const groups = groupedBy(memberships, ({ person_id }) => person_id);
+  return rows.map((row) => ({
+    ...toPerson(row),
+    deactivated: row.deactivated_at !== null,
+    groups: (groups.get(row.id) ?? []).map(({ id, name }) => ({ id, name })),
+  }));
+}
+
+/** Instructors and leads who may sign in, by name. */
+export async function activeStaff(db: Database): Promise<Person[]> {
+  return (await db<PersonRow>('people').whereNot({ role: 'trainee' }).whereNull('deactivated_at').orderBy(['name', 'id'])).map(toPerson);
+}
+
+/** What somebody is in a group: one who leads teaches there. */
+export const roleInGroup = (role: Role): 'instructor' | 'trainee' => (role === 'trainee' ? 'trainee' : 'instructor');
+
+/** Gives somebody another role, at the station and in their groups. */
+export async function setRole(db: Database, id: string, role: Role): Promise<void> {
+  await db('people').where({ id }).update({ role });
+  await db('memberships')
+    .where({ person_id: id })
+    .update({ role: roleInGroup(role) });
+}
+
+export async function setDeactivated(db: Database, id: string, at: Date | null): Promise<void> {
+  await db('people').where({ id }).update({ deactivated_at: at });
+}
+
+/** Leads who may sign in; they are held until the transaction ends. */
+export async function lockLeads(db: Database): Promise<string[]> {
+  const rows: { id: string }[] = await db('people').where({ role: 'lead' }).whereNull('deactivated_at').forUpdate().select('id');
+  return rows.map(({ id }) => id);
 }
 
 export interface Group {
@@ -67,6 +112,10 @@ export async function removeMember(db: Database, groupId: string, personId: stri
   await db('memberships').where({ group_id: groupId, person_id: personId }).delete();
 }
 
+export async function isMember(db: Database, groupId: string, personId: string): Promise<boolean> {
+  return (await db('memberships').where({ group_id: groupId, person_id: personId }).first('person_id')) !== undefined;
+}
+
 export async function listGroups(db: Database): Promise<Group[]> {
   return db<Group>('groups').select('id', 'name').orderBy('name');
 }
@@ -80,10 +129,12 @@ export async function groupsOf(db: Database, personId: string, role: 'instructor
     .orderBy('groups.name');
 }
 
-export async function membersOf(db: Database, groupId: string, role: 'instructor' | 'trainee'): Promise<Person[]> {
+/** Who teaches or learns in a group, by name; `all`: also those who are deactivated. */
+export async function membersOf(db: Database, groupId: string, role: 'instructor' | 'trainee', { all = false } = {}): Promise<Person[]> {
   const rows: PersonRow[] = await db('memberships')
     .join('people', 'people.id', 'memberships.person_id')
     .where({ group_id: groupId, 'memberships.role': role })
+    .modify((query) => void (!all && query.whereNull('people.deactivated_at')))
     .select('people.*')
     .orderBy('people.name');
   return rows.map(toPerson);
@@ -106,7 +157,7 @@ export async function countPeople(db: Database): Promise<number> {
 /** Sign-in names that begin with a stem. */
 export async function signInsLike(db: Database, stem: string): Promise<string[]> {
   const rows: { sign_in: string }[] = await db('people')
-    .whereRaw('sign_in like ?', [`${stem.replace(/[%_\\]/g, '\\$&')}%`])
+    .whereRaw('sign_in like ?', [`${literally(stem)}%`])
     .select('sign_in');
   return rows.map((row) => row.sign_in);
 }

@@ -12,6 +12,7 @@ export async function personOf(db: Database, tokenHash: string, now: Date): Prom
     .join('people as p', 'p.id', 's.person_id')
     .where({ 's.token_hash': tokenHash })
     .where('s.expires_at', '>', now)
+    .whereNull('p.deactivated_at')
     .first('p.*');
   return row ? toPerson(row) : null;
 }
@@ -37,6 +38,7 @@ export async function clearExpired(db: Database, now: Date): Promise<void> {
 export async function madeUpPeople(db: Database): Promise<Person[]> {
   const rows: PersonRow[] = await db('people')
     .where({ made_up: true })
+    .whereNull('deactivated_at')
     .orderByRaw("field(role, 'instructor', 'lead', 'trainee')")
     .orderBy('created_at')
     .orderBy('name');

@@ -2,9 +2,10 @@ import type { Exercise } from '@core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { addMember } from '../repositories/people';
 import { aModel, handInFor, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
-import { assignExercise, assignmentsOfGroup, moveToNewest, noticeRead, noticesRead, takeBack } from './assigning';
+import { assignExercise, assignmentsOfGroup, moveToNewest, takeBack } from './assigning';
 import { attemptSeen } from './attempts';
 import { archiveExercise, draftRead, exercisesRead, makeExercise, publish, saveDraft } from './exercises';
+import { noticeRead, noticesRead } from './messages';
 import { changeModel, modelsRead } from './models';
 import { progressOf } from './progress';
 

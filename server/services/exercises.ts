@@ -12,23 +12,34 @@ import {
   sameData,
   stepsOn,
 } from '@core';
-import { transact, unlessTaken } from '../database';
+import { FRESH, transact, unlessTaken } from '../database';
 import { forbidden, invalid, notFound, plainly, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { meshBytesOf } from '../meshes';
 import { hasAttempted } from '../repositories/attempts';
+import { writeDown } from '../repositories/audit';
+import { coursesWith, groupsWaitingFor } from '../repositories/courses';
 import * as exercises from '../repositories/exercises';
 import type { RequestContext } from '../service';
+import { fitGroup, givenTo } from './given';
 import { getModel } from './models';
 import { isStaff } from './people';
 
 const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 const LARGEST_PICTURE = 1024 * 1024;
 
-export async function exerciseRead(asked: RequestContext, id: string): Promise<exercises.ExerciseRecord> {
+/** An exercise, if the one who asks may read it. */
+async function readable(asked: RequestContext, id: string): Promise<exercises.ExerciseRecord | null> {
   const record = await exercises.findExercise(asked.db, id);
   const may = record && (asked.who.role === 'lead' || (asked.who.role === 'instructor' && (record.shared || record.ownerId === asked.who.id)));
-  if (!record || !may) throw notFound('This exercise');
+  return may ? record : null;
+}
+
+export const mayReadExercise = async (asked: RequestContext, id: string): Promise<boolean> => (await readable(asked, id)) !== null;
+
+export async function exerciseRead(asked: RequestContext, id: string): Promise<exercises.ExerciseRecord> {
+  const record = await readable(asked, id);
+  if (!record) throw notFound('This exercise');
   return record;
 }
 
@@ -170,6 +181,8 @@ export async function archiveExercise(asked: RequestContext, id: string, archive
   if (archived) {
     const groups = await exercises.groupsGiven(asked.db, id);
     if (groups.length > 0) throw invalid(`It is assigned to ${groups.map((g) => g.name).join(', ')}: take it back there first.`, 'archived');
+    const courses = await coursesWith(asked.db, id);
+    if (courses.length > 0) throw invalid(`It stands in ${courses.map((name) => `“${name}”`).join(', ')}: take it out there first.`, 'archived');
   }
   await exercises.setArchived(asked.db, id, archived ? asked.now() : null);
 }
@@ -228,6 +241,15 @@ export async function publish(asked: RequestContext, id: string, pictures: reado
     () => exercises.addVersion(asked.db, { exerciseId: id, version, content, pictures: kept, publishedAt: asked.now() }),
     () => new ServiceError(409, 'changed', 'This exercise was published at the same moment by someone else: look at it, then publish again.'),
   );
+  if (latest === 0)
+    await transact(
+      asked.db,
+      async (tx) => {
+        for (const groupId of await groupsWaitingFor(tx, id)) await fitGroup(tx, groupId);
+      },
+      FRESH,
+    );
+  await writeDown(asked.db, { what: 'exercise-published', byId: asked.who.id, facts: { exercise: content.title, version } }, asked.now());
   const older = newestModel.revision > revision.revision;
   const words = `It is built on revision ${revision.revision} of its model, and there is revision ${newestModel.revision}: look whether it should stand on that.`;
   return { version, unchanged: false, warnings: older ? [...warnings, { message: words, field: 'model' }] : warnings };
@@ -258,14 +280,17 @@ function fieldMessage(path: readonly PropertyKey[], message: string): string {
   return `${step}${words ? `${words}: ` : ''}${message}.`;
 }
 
-/** A published version for the one who practises it: staff who may read it, trainees to whom it is assigned. */
+/** A published version for the one who practises it: staff who may read it, trainees to whom it is assigned and open. */
 export async function versionToPractise(asked: RequestContext, exerciseId: string): Promise<exercises.ExerciseVersion> {
   let version: number;
   if (isStaff(asked.who)) {
     await exerciseRead(asked, exerciseId);
     version = await exercises.latestVersion(asked.db, exerciseId);
   } else {
-    version = (await exercises.assignmentsOfPerson(asked.db, asked.who.id)).find((a) => a.exerciseId === exerciseId)?.version ?? 0;
+    const { assigned, closed } = await givenTo(asked, asked.who.id);
+    const why = closed.get(exerciseId);
+    if (why) throw new ServiceError(403, 'closed', `This exercise is not open yet. ${why}`);
+    version = assigned.find((a) => a.exerciseId === exerciseId)?.version ?? 0;
   }
   const found = version > 0 ? await exercises.findVersion(asked.db, exerciseId, version) : null;
   if (!found) throw notFound('This exercise');

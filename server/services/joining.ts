@@ -1,7 +1,8 @@
 import { randomInt } from 'node:crypto';
 import { invalid, ServiceError } from '../errors';
-import { newId } from '../ids';
+import { byChance, newId } from '../ids';
 import { nameOf } from '../names';
+import { writeDown } from '../repositories/audit';
 import * as joining from '../repositories/joining';
 import { addMember, signInsLike } from '../repositories/people';
 import type { Person, RequestContext, Service } from '../service';
@@ -35,10 +36,11 @@ export async function joiningOf(asked: RequestContext, groupId: string): Promise
 
 /** Makes a new code for a group, open for some days; the one before opens nothing any more. */
 export async function openJoining(asked: RequestContext, groupId: string, days: number): Promise<void> {
-  await requireLedGroup(asked, groupId);
-  const code = Array.from({ length: LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join('');
+  const group = await requireLedGroup(asked, groupId);
+  const code = byChance(LETTERS, LENGTH);
   const madeAt = asked.now();
   await joining.keepCode(asked.db, { groupId, code, madeAt, expiresAt: new Date(madeAt.getTime() + days * DAY) }, asked.who.id);
+  await writeDown(asked.db, { what: 'joining-opened', byId: asked.who.id, facts: { group: group.name, days } }, madeAt);
 }
 
 export async function closeJoining(asked: RequestContext, groupId: string): Promise<void> {
@@ -47,7 +49,7 @@ export async function closeJoining(asked: RequestContext, groupId: string): Prom
 }
 
 /** What a sign-in name is made of: "Ada Byron" gives "ada.byron". */
-function stemOf(name: string): string {
+export function signInStem(name: string): string {
   const plain = name
     .normalize('NFKD')
     .toLowerCase()
@@ -58,13 +60,18 @@ function stemOf(name: string): string {
   return plain.length > 1 ? plain : `trainee${plain}`;
 }
 
-/** A sign-in name that nobody has: "ada.byron", then "ada.byron2". */
+/** A name that is not taken: "ada.byron", then "ada.byron2". */
+export function freeName(stem: string, isTaken: (name: string) => boolean): string {
+  if (!isTaken(stem)) return stem;
+  let n = 2;
+  while (isTaken(`${stem}${n}`)) n += 1;
+  return `${stem}${n}`;
+}
+
+/** A sign-in name that nobody has. */
 async function freeSignIn(service: Service, stem: string): Promise<string> {
   const taken = new Set(await signInsLike(service.db, stem));
-  if (!taken.has(stem)) return stem;
-  let n = 2;
-  while (taken.has(`${stem}${n}`)) n += 1;
-  return `${stem}${n}`;
+  return freeName(stem, (name) => taken.has(name));
 }
 
 const TRIES = 5;
@@ -73,7 +80,7 @@ const APART = 10_000;
 
 /** Makes the one who joins, under a name to sign in with that is free; another who joins at the same moment may have been given it first. */
 async function madeFor(service: Service, name: string, password: string): Promise<Person> {
-  const stem = stemOf(name);
+  const stem = signInStem(name);
   for (let tries = 1; ; tries++) {
     const signIn = tries === 1 ? await freeSignIn(service, stem) : `${stem}${randomInt(APART)}`;
     try {

@@ -6,6 +6,7 @@ import type { RequestContext } from '../service';
 import { aModel, handInFor, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
 import { assignExercise, takeBack } from './assigning';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
+import { exerciseHealth, rebuildStats, refreshStats } from './health';
 import { rebuildProgress } from './learning';
 import { groupProgress, progressOf, skillOpened, todayOf } from './progress';
 import { leaveOut, setScore } from './verdicts';
@@ -47,6 +48,38 @@ async function known(): Promise<unknown[]> {
 
 const observed = (personId: string) => service.db('skill_observations').where({ person_id: personId }).orderBy(['at', 'attempt_id']);
 const scoresOf = async (asked: RequestContext): Promise<number[]> => (await progressOf(asked, asked.who.id)).attempts.map(({ score }) => score);
+
+describe('what attempts tell of exercises', () => {
+  const kept = async (): Promise<string> => JSON.stringify(await service.db('exercise_stats').orderBy(['exercise_id', 'version']));
+  it('is counted soon after a hand-in, and a rebuild gives the same', async () => {
+    const [id, other] = [await given(), await given()];
+    const second = { ...service, who: await person(service, 'trainee') };
+    await addMember(service.db, s.group.id, second.who.id, 'trainee');
+    await handInFor(s.trainee, id, 0.3);
+    await handInFor(second, id, Math.PI);
+    await handInFor(s.trainee, id, Math.PI);
+    await handInFor(s.trainee, other, 1);
+    expect(await refreshStats(service)).toBeGreaterThanOrEqual(2);
+    expect(await refreshStats(service)).toBe(0);
+    const [health] = await exerciseHealth(s.instructor, id, 1);
+    const scores = await scoresOf(s.trainee);
+    expect(health?.stats).toMatchObject({ attempts: 3, learners: 2, discrimination: null, firstMean: expect.closeTo(((scores[0] ?? 0) + 100) / 2, 1) });
+    expect(health?.stats?.losses.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 4);
+    const before = await kept();
+    await rebuildStats(service);
+    expect(await kept()).toBe(before);
+    await expect(exerciseHealth(s.trainee, id, 1)).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('follows what is left out', async () => {
+    const id = await given();
+    const attempt = await handInFor(s.trainee, id, 0.3);
+    await refreshStats(service);
+    await leaveOut(s.instructor, attempt, 'a broken mouse');
+    await refreshStats(service);
+    expect((await exerciseHealth(s.instructor, id, 1))[0]?.stats).toBeNull();
+  });
+});
 
 describe('what attempts tell of skills', () => {
   it('is kept with the hand-in: the level is the one folded from the scores by hand', async () => {

@@ -3,6 +3,7 @@ import { type Database, FRESH, transact } from '../database';
 import { dayAt } from '../day';
 import { type Attempt, findAttempt, hintsGiven, type StepScore, stepScores, traceOf, verdictOf } from '../repositories/attempts';
 import { findVersion } from '../repositories/exercises';
+import { markStale } from '../repositories/health';
 import { familyOf } from '../repositories/schemes';
 import * as skills from '../repositories/skills';
 import type { Service } from '../service';
@@ -90,6 +91,7 @@ export async function takeIn(tx: Database, zone: string, taken: TakenIn): Promis
     else await skills.keepStanding(tx, observation, after(standing, observation));
   }
   if (overtaken) await skills.recountFirstTries(tx, [about.exerciseId]);
+  await markStale(tx, [about.exerciseId]);
 }
 
 /** Folds anew what these people learned, in a `fresh` transaction, after attempts at an exercise began or ceased to count, or count for another score. */
@@ -97,6 +99,7 @@ export async function relearn(tx: Database, exerciseId: string, personIds: reado
   await skills.holdLearners(tx, personIds);
   await skills.recountFirstTries(tx, [exerciseId]);
   for (const personId of personIds) await refold(tx, personId);
+  await markStale(tx, [exerciseId]);
 }
 
 /** What an attempt counts for in each of its skills: the score that was set for it, or what its steps earned. */

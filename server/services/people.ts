@@ -2,6 +2,7 @@ import { unlessTaken } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId, sha256 } from '../ids';
 import { nameOf } from '../names';
+import { writeDown } from '../repositories/audit';
 import * as people from '../repositories/people';
 import { endSessionsOf } from '../repositories/sessions';
 import type { Person, RequestContext, Role, Service } from '../service';
@@ -58,6 +59,7 @@ export async function makeGroup(asked: RequestContext, name: string): Promise<pe
   const trimmed = nameOf(name);
   const group = { id: newId(), name: trimmed };
   await people.addGroup(asked.db, group, asked.now());
+  await writeDown(asked.db, { what: 'group-made', byId: asked.who.id, facts: { group: group.name } }, asked.now());
   return group;
 }
 
@@ -67,10 +69,11 @@ export async function addToGroup(
   groupId: string,
   input: { name: string; signIn: string; password: string; role: 'instructor' | 'trainee' },
 ): Promise<Person> {
-  await requireLedGroup(asked, groupId);
+  const group = await requireLedGroup(asked, groupId);
   if (input.role === 'instructor' && asked.who.role !== 'lead') throw forbidden('Only a lead makes instructors.');
   const person = await makePerson(asked, input);
   await people.addMember(asked.db, groupId, person.id, input.role);
+  await writeDown(asked.db, { what: 'person-added', byId: asked.who.id, aboutId: person.id, facts: { group: group.name, role: input.role } }, asked.now());
   return person;
 }
 
@@ -97,6 +100,7 @@ export async function resetPassword(
   }
   await people.setPassword(asked.db, personId, await hashPassword(asked, input.password, asked.who.id));
   await endSessionsOf(asked.db, personId, own && token ? sha256(token) : null);
+  if (!own) await writeDown(asked.db, { what: 'password-set', byId: asked.who.id, aboutId: personId }, asked.now());
 }
 
 export interface GroupPeople {

@@ -21,12 +21,16 @@ import {
 import Papa from 'papaparse';
 import { dayAt } from '../day';
 import { type AttemptLine, attemptLines, costliestOf, refusedLines, slipLines } from '../repositories/attempts';
-import { type Assignment, assignmentsOfPerson, findVersion } from '../repositories/exercises';
+import { coursesOfGroups, thresholdsOf } from '../repositories/courses';
+import { findVersion } from '../repositories/exercises';
+import { extraDaysOf } from '../repositories/notes';
 import { schemeNames } from '../repositories/schemes';
 import { exercisesBySkill, levelsOf, lossesIn, type SkillKey, type SkillTry, triesOf } from '../repositories/skills';
 import type { Person, RequestContext } from '../service';
 import { type AssignmentSeen, assignmentsOfGroup } from './assigning';
 import { mayKnow } from './attempts';
+import { type CourseOfGroup, courseOfGroup } from './courses';
+import { type CourseSeen, givenTo, type InOrder, inOrder } from './given';
 import { peopleOfGroup, personSeen } from './people';
 
 const DAY = 86_400_000;
@@ -36,6 +40,8 @@ export interface ExerciseStanding {
   readonly exerciseId: string;
   readonly title: string;
   readonly dueOn: string | null;
+  /** The first day on which it can be practised; null: any day. */
+  readonly from: string | null;
   readonly attempts: number;
   readonly best: number | null;
   /** The attempt that was the best, the first of equal ones. */
@@ -58,13 +64,14 @@ export interface SkillSeen {
   readonly dueAt: Date;
 }
 
-function standingOf(assignment: Pick<Assignment, 'exerciseId' | 'title' | 'dueOn'>, mine: readonly AttemptLine[]): ExerciseStanding {
+function standingOf(assignment: InOrder, mine: readonly AttemptLine[]): ExerciseStanding {
   const scores = mine.map((line) => line.score);
   const best = mine.reduce<AttemptLine | null>((most, line) => (most && most.score >= line.score ? most : line), null);
   return {
     exerciseId: assignment.exerciseId,
     title: assignment.title,
     dueOn: assignment.dueOn,
+    from: assignment.from,
     attempts: mine.length,
     best: best?.score ?? null,
     bestId: best?.id ?? null,
@@ -75,7 +82,7 @@ function standingOf(assignment: Pick<Assignment, 'exerciseId' | 'title' | 'dueOn
 }
 
 /** How a learner stands with each of these exercises. `lines`: their attempts, oldest first. */
-function standingsOf(assignments: readonly Pick<Assignment, 'exerciseId' | 'title' | 'dueOn'>[], lines: readonly AttemptLine[]): ExerciseStanding[] {
+function standingsOf(assignments: readonly InOrder[], lines: readonly AttemptLine[]): ExerciseStanding[] {
   const byExercise = groupedBy(
     lines.filter(({ counts }) => counts),
     ({ exerciseId }) => exerciseId,
@@ -86,10 +93,11 @@ function standingsOf(assignments: readonly Pick<Assignment, 'exerciseId' | 'titl
 /** Levels of people as they stand now, in the order in which skills are taught. */
 export async function skillsSeen(asked: RequestContext, personIds: readonly string[]): Promise<Map<string, SkillSeen[]>> {
   const now = asked.now().getTime() / DAY;
-  const seen = (await levelsOf(asked.db, personIds)).map(({ level, dueAt, ...key }): SkillKey & SkillSeen => ({
+  const [levels, thresholds] = await Promise.all([levelsOf(asked.db, personIds), thresholdsOf(asked.db, personIds)]);
+  const seen = levels.map(({ level, dueAt, ...key }): SkillKey & SkillSeen => ({
     ...key,
     shown: levelShown(level, now),
-    state: skillState(level, now, THRESHOLD),
+    state: skillState(level, now, thresholds.get(key.personId) ?? THRESHOLD),
     count: level.count,
     lastDay: level.lastDay,
     dueAt,
@@ -106,6 +114,9 @@ export interface Progress {
   readonly person: Person;
   readonly attempts: readonly AttemptLine[];
   readonly standings: readonly ExerciseStanding[];
+  readonly courses: readonly CourseSeen[];
+  /** Exercises that are not open yet, each with the reason as a sentence. */
+  readonly closed: ReadonlyMap<string, string>;
   readonly skills: readonly SkillSeen[];
   readonly slips: readonly CountedSlip[];
   /** Habits of an earlier scheme, the most frequent of late first. */
@@ -116,13 +127,14 @@ export interface Progress {
 
 export async function progressOf(asked: RequestContext, personId: string): Promise<Progress> {
   const person = await personSeen(asked, personId);
-  const [attempts, skills, slips, assigned, refused] = await Promise.all([
+  const [attempts, skills, slips, refused] = await Promise.all([
     attemptLines(asked.db, [personId]),
     skillsSeen(asked, [personId]),
     slipLines(asked.db, [personId]),
-    assignmentsOfPerson(asked.db, personId),
     refusedLines(asked.db, [personId]),
   ]);
+  const flashed = new Set(attempts.flatMap(({ counts, flashes, exerciseId }) => (counts && flashes > 0 ? [exerciseId] : [])));
+  const { assigned, courses, closed } = await givenTo(asked, personId, flashed);
   const habits = habitsOf(
     attempts.filter((line) => line.counts),
     slips,
@@ -132,6 +144,8 @@ export async function progressOf(asked: RequestContext, personId: string): Promi
     person,
     attempts,
     standings: standingsOf(assigned, attempts),
+    courses,
+    closed,
     skills: skills.get(personId) ?? [],
     slips,
     habits: habits.map((habit) => ({ ...habit, scheme: names.get(habit.schemeId) ?? '' })),
@@ -184,7 +198,8 @@ export async function todayOf(asked: RequestContext): Promise<Today> {
       fading: state === 'fading',
       exerciseIds: practisedAt.filter((each) => each.skill === skill && each.family === family).map(({ exerciseId }) => exerciseId),
     }));
-  return { progress, reasons: whatNext(dayAt(now, asked.zone), progress.standings, due) };
+  const open = progress.standings.filter(({ exerciseId }) => !progress.closed.has(exerciseId));
+  return { progress, reasons: whatNext(dayAt(now, asked.zone), open, due) };
 }
 
 export interface LearnerRow {
@@ -201,6 +216,7 @@ export interface GroupProgress {
   readonly group: { readonly id: string; readonly name: string };
   readonly learners: readonly LearnerRow[];
   readonly assignments: readonly AssignmentSeen[];
+  readonly courses: readonly CourseOfGroup[];
   /** Newest first. */
   readonly recent: readonly (AttemptLine & { readonly personName: string })[];
 }
@@ -211,9 +227,12 @@ const LATEST_SHOWN = 10;
 
 export async function groupProgress(asked: RequestContext, groupId: string): Promise<GroupProgress> {
   const { group, trainees } = await peopleOfGroup(asked, groupId);
-  const assignments = await assignmentsOfGroup(asked, groupId);
+  const [given, plans] = await Promise.all([assignmentsOfGroup(asked, groupId), coursesOfGroups(asked.db, [groupId])]);
+  const ordered = inOrder(given, plans);
+  const place = new Map(ordered.map(({ exerciseId }, i) => [exerciseId, i]));
+  const assignments = [...given].sort((a, b) => (place.get(a.exerciseId) ?? 0) - (place.get(b.exerciseId) ?? 0));
   const ids = trainees.map((person) => person.id);
-  const [lines, skills] = await Promise.all([attemptLines(asked.db, ids), skillsSeen(asked, ids)]);
+  const [lines, skills, extra] = await Promise.all([attemptLines(asked.db, ids), skillsSeen(asked, ids), extraDaysOf(asked.db, ids)]);
   const byPerson = groupedBy(lines, ({ personId }) => personId);
   const latest = [...byPerson.values()].flatMap((mine) => mine.filter(({ counts }) => counts).slice(-LATEST));
   const latestIds = latest.map(({ id }) => id);
@@ -225,7 +244,8 @@ export async function groupProgress(asked: RequestContext, groupId: string): Pro
   const today = dayAt(now, asked.zone);
   const learners = trainees.map((person): LearnerRow => {
     const mine = byPerson.get(person.id) ?? [];
-    const standings = standingsOf(assignments, mine);
+    const days = extra.get(person.id) ?? 0;
+    const standings = standingsOf(days > 0 ? inOrder(given, plans, days) : ordered, mine);
     const facts = mine
       .filter(({ counts }) => counts)
       .map(({ id, exerciseId, title, handedInAt, score, seconds }) => ({
@@ -246,8 +266,8 @@ export async function groupProgress(asked: RequestContext, groupId: string): Pro
       latest: facts.slice(-LATEST_SHOWN).map(({ score }) => score),
       concerns: concernsAbout(facts, {
         now: now.getTime(),
-        due: standings.filter(({ dueOn, flashes }) => flashes === 0 && (dueOn === null || dueOn <= today)).length,
-        given: assignments.length > 0,
+        due: standings.filter(({ dueOn, from, flashes }) => flashes === 0 && (from ?? '') <= today && (dueOn === null || dueOn <= today)).length,
+        given: standings.some(({ from }) => (from ?? '') <= today),
       }),
     };
   });
@@ -255,7 +275,7 @@ export async function groupProgress(asked: RequestContext, groupId: string): Pro
     .slice(-RECENT_SHOWN)
     .reverse()
     .map((line) => ({ ...line, personName: names.get(line.personId) ?? '' }));
-  return { group, learners, assignments, recent };
+  return { group, learners, assignments, courses: plans.map(courseOfGroup), recent };
 }
 
 const csvNumber = (value: number | null, digits = 1): string => (value === null ? '' : value.toFixed(digits));

@@ -33,6 +33,7 @@ export async function signIn(service: Service, name: string, password: string, a
   const right = await isPassword(service, found?.passwordHash ?? DECOY, password, `sign-in ${account}`);
   if (!found || !right) throw new ServiceError(401, 'wrong', 'The name or the password is not right.', 'password');
   await tried.right();
+  if (found.deactivated) throw new ServiceError(403, 'deactivated', 'This account is deactivated. Ask whoever leads your course.');
   return { token: await openSession(service, found.person.id), person: found.person };
 }
 

@@ -1,7 +1,9 @@
 import { flashesFor } from '@core';
-import { FRESH, transact } from '../database';
+import { type Database, FRESH, transact } from '../database';
 import { invalid, notFound } from '../errors';
 import * as attempts from '../repositories/attempts';
+import { type AuditedDeed, type Facts, writeDown } from '../repositories/audit';
+import { findVersion } from '../repositories/exercises';
 import type { RequestContext } from '../service';
 import { attemptToSee } from './attempts';
 import { relearn, rescore } from './learning';
@@ -19,15 +21,29 @@ function decision(asked: RequestContext, why: string): { why: string; by: string
   return { why: why.trim(), by: asked.who.id, at: asked.now() };
 }
 
+/** Writes down what was decided about an attempt. */
+async function decided(
+  asked: RequestContext,
+  tx: Database,
+  { exerciseId, version, personId }: attempts.Attempt,
+  what: AuditedDeed,
+  facts: Facts,
+): Promise<void> {
+  const exercise = (await findVersion(tx, exerciseId, version))?.content.title ?? '';
+  await writeDown(tx, { what, byId: asked.who.id, aboutId: personId, facts: { exercise, ...facts } }, asked.now());
+}
+
 /** Leaves one attempt out of progress with a reason, or, with null, counts it again. */
 export async function leaveOut(asked: RequestContext, id: string, why: string | null): Promise<void> {
-  const { exerciseId, personId } = await attemptToJudge(asked, id);
-  const decided = why === null ? null : decision(asked, why);
+  const attempt = await attemptToJudge(asked, id);
+  const { exerciseId, personId } = attempt;
+  const out = why === null ? null : decision(asked, why);
   await transact(
     asked.db,
     async (tx) => {
-      await attempts.leaveOut(tx, id, decided);
+      await attempts.leaveOut(tx, id, out);
       await relearn(tx, exerciseId, [personId]);
+      await decided(asked, tx, attempt, out ? 'attempt-left-out' : 'attempt-counted', { why: out?.why ?? null });
     },
     FRESH,
   );
@@ -39,12 +55,13 @@ export async function setScore(asked: RequestContext, id: string, given: { reado
   const card = await attempts.cardOf(asked.db, id);
   if (!card) throw notFound('This attempt');
   const counted = given ? { score: given.score, flashes: flashesFor(given.score) } : { score: card.score, flashes: card.flashes };
-  const decided = given && decision(asked, given.why);
+  const set = given && decision(asked, given.why);
   await transact(
     asked.db,
     async (tx) => {
-      await attempts.setScore(tx, id, counted, decided);
+      await attempts.setScore(tx, id, counted, set);
       await rescore(tx, attempt, given?.score ?? null);
+      await decided(asked, tx, attempt, 'score-set', { score: given?.score ?? null, why: set?.why ?? null });
     },
     FRESH,
   );

@@ -1,10 +1,12 @@
+import { GROUP } from '@demo/people';
+import { FIRST_WATCH } from '@demo/units';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { base, openStored } from './stored';
 
 /** Every endpoint and page over HTTP: who gets in, who does not, and what protects each answer. */
 const stored = openStored();
 const cookies: Record<string, string> = {};
-let ids: { attempt: string; exercise: string; model: string; mesh: string; group: string; ida: string };
+let ids: { attempt: string; exercise: string; model: string; mesh: string; group: string; course: string; ida: string };
 
 async function call(path: string, options: { as?: string; method?: string; body?: unknown; origin?: string | null } = {}): Promise<Response> {
   const headers: Record<string, string> = { 'Content-Type': 'application/json' };
@@ -25,8 +27,17 @@ beforeAll(async () => {
   }
   const attempt = await stored.db('attempts as a').join('people as p', 'p.id', 'a.person_id').where('p.sign_in', 'ida').whereNotNull('a.card').first('a.*');
   const revision = await stored.db('model_revisions').where({ model_id: attempt.model_id }).first();
-  const group = await stored.db('groups').first();
-  ids = { attempt: attempt.id, exercise: attempt.exercise_id, model: attempt.model_id, mesh: revision.mesh_hash, group: group.id, ida: attempt.person_id };
+  const group = await stored.db('groups').where({ name: GROUP }).first();
+  const course = await stored.db('courses').where({ name: FIRST_WATCH.name }).first('id');
+  ids = {
+    attempt: attempt.id,
+    exercise: attempt.exercise_id,
+    model: attempt.model_id,
+    mesh: revision.mesh_hash,
+    group: group.id,
+    course: course.id,
+    ida: attempt.person_id,
+  };
 });
 afterAll(() => stored.close());
 
@@ -69,6 +80,25 @@ const everything = (): readonly { path: string; method?: string; body?: unknown;
   { path: `/api/groups/${ids.group}/assignments`, method: 'PATCH', body: { exerciseId: 'none' }, open: [] },
   { path: `/api/groups/${ids.group}/assignments`, method: 'DELETE', body: { exerciseId: 'none' }, open: [] },
   { path: '/api/notices/none', method: 'DELETE', body: {}, open: [] },
+  { path: '/api/notices/none/answer', method: 'POST', body: { words: 'Yes' }, open: [] },
+  { path: '/api/messages', method: 'POST', body: { personIds: ['none'], words: 'Hello' }, open: [] },
+  { path: '/api/courses', method: 'POST', body: { name: '' }, open: [] },
+  { path: `/api/courses/${ids.course}`, method: 'PUT', body: {}, open: [] },
+  { path: `/api/courses/${ids.course}`, method: 'PATCH', body: { archived: true }, open: [] },
+  // Of no course: a copy would keep its exercises from being put away by the tests that follow.
+  { path: '/api/courses/none/copy', method: 'POST', body: {}, open: [] },
+  { path: `/api/groups/${ids.group}/courses`, method: 'PUT', body: { courseId: 'none', startsOn: '2031-01-01', pace: null }, open: [] },
+  { path: `/api/groups/${ids.group}/courses`, method: 'DELETE', body: { courseId: 'none' }, open: [] },
+  { path: '/api/people/preview', method: 'POST', body: { file: '' }, open: ['edda'] },
+  { path: '/api/people/import', method: 'POST', body: { file: '', name: '', leaveOut: false }, open: [] },
+  { path: '/api/people/move', method: 'POST', body: { personIds: ['none'], from: null, to: ids.group }, open: [] },
+  { path: '/api/people/none', method: 'PATCH', body: { active: true }, open: [] },
+  { path: '/api/people/none', method: 'DELETE', body: { heirId: null }, open: [] },
+  { path: `/api/people/${ids.ida}/leaving`, open: ['edda'] },
+  { path: `/api/people/${ids.ida}/everything`, open: ['ida', 'maren', 'edda'] },
+  { path: `/api/people/${ids.ida}/notes`, method: 'POST', body: { words: '' }, open: [] },
+  { path: `/api/people/${ids.ida}/extra-time`, method: 'PUT', body: { days: 3, why: '' }, open: [] },
+  { path: '/api/notes/none', method: 'DELETE', body: {}, open: [] },
   { path: `/api/groups/${ids.group}/people`, method: 'POST', body: { name: '', signIn: '', password: '', role: 'trainee' }, open: [] },
   { path: `/api/groups/${ids.group}/skills.csv`, open: ['maren', 'edda'] },
   { path: `/api/people/${ids.ida}/attempts.csv`, open: ['ida', 'maren', 'edda'] },
@@ -77,6 +107,12 @@ const everything = (): readonly { path: string; method?: string; body?: unknown;
   { path: `/practise/${ids.exercise}`, open: ['ida', 'viktor', 'maren', 'edda'] },
   { path: `/build/${ids.exercise}`, open: ['maren', 'edda'] },
   { path: '/build', open: ['maren', 'edda'] },
+  { path: `/exercises/${ids.exercise}`, open: ['maren', 'edda'] },
+  { path: '/courses', open: ['maren', 'edda'] },
+  { path: `/courses/${ids.course}`, open: ['maren', 'edda'] },
+  { path: '/people', open: ['edda'] },
+  { path: '/people/import', open: ['edda'] },
+  { path: '/people/changes', open: ['edda'] },
   { path: '/library', open: ['maren', 'edda'] },
   { path: `/library/${ids.model}`, open: ['maren', 'edda'] },
   { path: '/library/import', open: ['maren', 'edda'] },

@@ -32,6 +32,12 @@ it.each([
   ['Maren Holt', '/library', 'day'],
   ['Maren Holt', 'build', 'day'],
   ['Maren Holt', '/schemes', 'night'],
+  ['Maren Holt', '/courses', 'day'],
+  ['Maren Holt', 'course', 'night'],
+  ['Maren Holt', 'fares', 'day'],
+  ['Edda Quist', '/people', 'night'],
+  ['Edda Quist', '/people/import', 'day'],
+  ['Edda Quist', '/people/changes', 'day'],
 ])('%s at %s by %s has no accessibility faults of level A or AA', async (who, path, theme) => {
   const { driver } = browser;
   if (who === '-') await driver.get(`${base()}/`);
@@ -48,9 +54,19 @@ it.each([
           ? `/attempts/${attempt.id}`
           : path === 'review'
             ? `/attempts/${attempt.id}/review`
-            : path;
+            : path === 'course'
+              ? `/courses/${(await stored.db('courses').where({ name: 'First watch' }).first('id')).id}`
+              : path === 'fares'
+                ? `/exercises/${exercise}`
+                : path;
   await driver.get(`${base()}${at}`);
   if (path === 'practise' || path === 'build') await stage(driver);
+  if (path === 'course')
+    await waitFor(
+      driver,
+      'the units',
+      async () => (await driver.executeScript<number>("return document.querySelectorAll('[data-testid=unit]').length")) === 12,
+    );
   if (path === 'card')
     await waitFor(driver, 'the card', async () => (await driver.executeScript<number>("return document.querySelectorAll('[data-testid=score]').length")) === 1);
   if (path === 'review')

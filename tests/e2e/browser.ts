@@ -53,19 +53,28 @@ export async function openBrowser(width = 1280, height = 800, scale = 1, ...more
   };
 }
 
+/** Elements that a selector meets, each with what is most likely its accessible name: asked for in one go. */
+const CANDIDATES = `
+  const nameOf = (e) => e.getAttribute('aria-label') || [...(e.labels ?? [])].map((label) => label.innerText).join(' ') || e.innerText || e.title || e.placeholder || '';
+  return [...document.querySelectorAll(arguments[0])].filter((e) => e.checkVisibility()).map((e) => [e, nameOf(e).replace(/\\s+/g, ' ').trim()]);
+`;
+/** After so many looks in vain the likely names are not trusted any more, and every element is asked. */
+const LOOKS = 3;
+
 /** Elements by role and accessible name, as a person finds them. */
 export async function find(driver: WebDriver, selector: string, name: string | RegExp): Promise<WebElement> {
   let seen: string[] = [];
+  let looks = 0;
   const matches = (text: string): boolean => (typeof name === 'string' ? text === name : name.test(text));
   const found = await driver
     .wait(async () => {
-      seen = [];
-      for (const element of await driver.findElements(By.css(selector))) {
+      looks += 1;
+      const candidates = await driver.executeScript<[WebElement, string][]>(CANDIDATES, selector);
+      seen = candidates.map(([, likely]) => likely);
+      for (const [element, likely] of candidates) {
+        if (!matches(likely) && looks % LOOKS !== 0) continue;
         try {
-          if (!(await element.isDisplayed())) continue;
-          const text = await element.getAccessibleName();
-          seen.push(text);
-          if (matches(text.trim())) return element;
+          if ((await element.isDisplayed()) && matches((await element.getAccessibleName()).trim())) return element;
         } catch {
           // The page changed meanwhile: look again.
         }

@@ -1,7 +1,6 @@
 import { By, Key } from 'selenium-webdriver';
 import { expect, it } from 'vitest';
 import { button, field, find, picturing, press, signInAs, stage, textOf, waitFor, write } from './browser';
-import { choose } from './screens';
 import { base, exerciseNamed } from './stored';
 import { useBrowser } from './useBrowser';
 
@@ -146,20 +145,36 @@ it('what a group was given is taken back, and those who had it are told', async 
   const { driver } = browser;
   await picturing(driver, 'taken-back', async () => {
     await signInAs(driver, base(), 'Maren Holt');
+    const id = await exerciseNamed(stored, 'Make room');
+    const course = (await stored.db('courses').where({ name: 'First watch' }).first('id')).id;
+    const given = async (times: number): Promise<boolean> => (await stored.db('assignments').where({ exercise_id: id })).length === times;
+    // Taken out of the course the group has it no more; then it is given by itself.
+    await driver.get(`${base()}/courses/${course}`);
+    await press(driver, 'Take Make room out of the course');
+    await press(driver, 'Save');
+    await waitFor(driver, 'the assignment to be gone', () => given(0));
+    const assign = async (): Promise<void> => {
+      await driver.get(`${base()}/build/${id}`);
+      await stage(driver);
+      await press(driver, 'Assign');
+      await press(driver, 'Assign', '[role=dialog] button');
+      await waitFor(driver, 'the assignment', () => given(1));
+    };
+    await assign();
     await driver.get(`${base()}/groups`);
     await press(driver, /: Make room$/);
     await write(driver, /^What they are told/, 'The lines were too narrow');
     await press(driver, 'Take it back from the group');
-    const id = await exerciseNamed(stored, 'Make room');
-    await waitFor(driver, 'the assignment to be gone', async () => (await stored.db('assignments').where({ exercise_id: id })).length === 0);
+    await waitFor(driver, 'the assignment to be gone', () => given(0));
     await driver.get(`${base()}/build`);
     await press(driver, 'Put away Make room');
     await find(driver, 'summary', 'Put away: 1');
     await signInAs(driver, base(), 'Ida Sorrel');
     await driver.get(`${base()}/today`);
-    expect(await textOf(driver, '[data-testid=notices]')).toBe('Maren Holt took back “Make room”. The lines were too narrow.');
+    // The newest stands first.
+    expect(await textOf(driver, '[data-testid=notices] > div')).toBe('Maren Holt took back “Make room”. The lines were too narrow.');
     await press(driver, 'I have read this');
-    await waitFor(driver, 'the message to go', async () => (await driver.findElements(By.css('[data-testid=notices]'))).length === 0);
+    await waitFor(driver, 'the message to go', async () => !(await driver.findElement(By.css('main')).getText()).includes('took back'));
     expect(await driver.findElement(By.css('main')).getText()).not.toMatch(/Make room/);
 
     // Brought back and given again, it is there for the tests that follow.
@@ -168,11 +183,13 @@ it('what a group was given is taken back, and those who had it are told', async 
     await (await find(driver, 'summary', 'Put away: 1')).click();
     await press(driver, 'Bring back Make room');
     await waitFor(driver, 'nothing to be put away', async () => (await driver.findElements(By.xpath("//summary[contains(., 'Put away')]"))).length === 0);
-    await driver.get(`${base()}/build/${id}`);
-    await stage(driver);
-    await press(driver, 'Assign');
-    await choose(driver, 'Group', 'Dawn watch').catch(() => {});
-    await press(driver, 'Assign', '[role=dialog] button');
-    await waitFor(driver, 'the assignment', async () => (await stored.db('assignments').where({ exercise_id: id })).length === 1);
+    await driver.get(`${base()}/courses/${course}`);
+    // Away from the bar at the foot, which would lie over it.
+    await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", await find(driver, 'button', 'Add exercises to unit 2'));
+    await press(driver, 'Add exercises to unit 2');
+    await press(driver, 'Make room', '[role=dialog] input[type=checkbox]');
+    await press(driver, 'Add it');
+    await press(driver, 'Save');
+    await waitFor(driver, 'the assignment', () => given(1));
   });
 });

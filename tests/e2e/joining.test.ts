@@ -32,7 +32,7 @@ it('an instructor puts a code on the board; somebody joins by it, finds the cour
       await waitFor(phone, 'to be in', async () => (await phone.findElements(By.css('[role=status] h1'))).length === 1);
       expect(await textOf(phone, '[role=status]')).toContain('wim.tessel');
       await press(phone, 'Go to Today');
-      await waitFor(phone, 'the course', async () => (await phone.findElements(By.css('[aria-labelledby=course] li'))).length > 5);
+      await waitFor(phone, 'the course', async () => (await phone.findElements(By.css('[data-testid=course] li'))).length > 5);
     } finally {
       await other.close();
     }

@@ -65,7 +65,7 @@ const cellsOf = (driver: WebDriver): Promise<Record<string, Record<string, strin
     const heads = [...table.querySelectorAll('thead th')].map((th) => th.textContent.trim());
     return Object.fromEntries([...table.querySelectorAll('tbody tr')].filter((tr) => !tr.ariaHidden).map((tr) => {
       const cells = [...tr.children].map((td) => td.innerText.trim());
-      return [cells[0], Object.fromEntries(heads.map((head, i) => [head, cells[i]]))];
+      return [cells[heads.indexOf('Learner')], Object.fromEntries(heads.map((head, i) => [head, cells[i]]))];
     }));
   `);
 
@@ -130,8 +130,13 @@ describe('figures of the demo', () => {
         .groupBy('p.name', 'v.title')
         .select('p.name', 'v.title')
         .max({ best: 'a.score' });
+      // A test before this one may have copied an exercise: its name tells them apart no more.
+      const titles: string[] = await driver.executeScript(
+        "return [...document.querySelectorAll('[aria-labelledby=learners] thead th')].map((th) => th.textContent.trim())",
+      );
+      const once = new Set(titles.filter((title) => titles.indexOf(title) === titles.lastIndexOf(title)));
       for (const { name, title, best } of bests)
-        if (byExercise[name]?.[title] !== undefined) expect(byExercise[name]?.[title], `${name}, ${title}`).toBe(points(best));
+        if (once.has(title) && byExercise[name]?.[title] !== undefined) expect(byExercise[name]?.[title], `${name}, ${title}`).toBe(points(best));
     });
   });
 
@@ -165,23 +170,21 @@ describe('figures of the demo', () => {
       // Today: what is overdue stands first, the earliest date before the others.
       await driver.get(`${base()}/today`);
       const today = new Intl.DateTimeFormat('en-CA', { timeZone: browser.stored.zone }).format(new Date());
-      const open: { title: string; due: string }[] = await browser.stored
-        .db('assignments as g')
-        .join('exercise_versions as v', (on) => on.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version'))
-        .join('memberships as m', 'm.group_id', 'g.group_id')
-        .where({ 'm.person_id': id })
-        .whereNotNull('g.due_on')
-        .whereNotExists((query) =>
-          query
-            .from('attempts as a')
-            .whereRaw('a.exercise_id = g.exercise_id')
-            .where({ 'a.person_id': id, 'a.counts': 1 })
-            .where('a.flashes', '>', 0)
-            .select(browser.stored.db.raw('1')),
-        )
-        .orderBy(['g.due_on', 'g.position'])
-        .select('v.title', browser.stored.db.raw("date_format(g.due_on, '%Y-%m-%d') as due"));
-      const overdue = open.filter(({ due }) => due < today).map(({ title }) => title);
+      const units: { id: string; title: string; starts: string; pace: number; position: number }[] = await browser.stored
+        .db('group_courses as c')
+        .join('memberships as m', 'm.group_id', 'c.group_id')
+        .join('course_units as u', 'u.course_id', 'c.course_id')
+        .join('course_exercises as e', (on) => on.on('e.course_id', 'u.course_id').andOn('e.unit_id', 'u.id'))
+        .join('exercise_versions as v', 'v.exercise_id', 'e.exercise_id')
+        .where({ 'm.person_id': id, 'v.version': 1 })
+        .orderBy(['u.position', 'e.position'])
+        .select('e.exercise_id as id', 'v.title', 'c.pace', 'u.position', browser.stored.db.raw("date_format(c.starts_on, '%Y-%m-%d') as starts"));
+      const flashed: string[] = await browser.stored.db('attempts').where({ person_id: id, counts: 1 }).where('flashes', '>', 0).pluck('exercise_id');
+      // A unit is due on the last of its days.
+      const overdue = units
+        .filter(({ starts, pace, position }) => new Date(Date.parse(starts) + (pace * (position + 1) - 1) * DAY).toISOString().slice(0, 10) < today)
+        .filter((unit) => !flashed.includes(unit.id))
+        .map(({ title }) => title);
       const shown: string[] = await driver.executeScript(
         `return [...document.querySelectorAll('main h2.text-2xl, [data-testid=reasons] li .font-semibold')].map((e) => e.textContent.trim())`,
       );

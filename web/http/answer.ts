@@ -69,12 +69,18 @@ export const csv = (text: string, name: string): Response =>
     headers: { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': `attachment; filename="${name}.csv"`, 'Cache-Control': 'no-store' },
   });
 
-/** A page's own look-up: what is missing or not allowed becomes null, so that the page can say so. */
-export async function orNull<T>(work: Promise<T>): Promise<T | null> {
+/** A page's own look-up: the refusal of what is missing or not allowed, so that the page can say so. */
+export async function orRefusal<T>(work: Promise<T>): Promise<T | ServiceError> {
   try {
     return await work;
   } catch (error) {
-    if (error instanceof ServiceError && (error.status === 404 || error.status === 403)) return null;
+    if (error instanceof ServiceError && (error.status === 404 || error.status === 403)) return error;
     throw error;
   }
+}
+
+/** A page's own look-up: what is missing or not allowed becomes null. */
+export async function orNull<T>(work: Promise<T>): Promise<T | null> {
+  const found = await orRefusal(work);
+  return found instanceof ServiceError ? null : found;
 }

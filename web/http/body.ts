@@ -12,6 +12,7 @@ export const MOST = {
   pictures: 10 * 1024 * 1024,
   handIn: 16 * 1024 * 1024,
   try: 18 * 1024 * 1024,
+  people: 5 * 1024 * 1024,
   model: LIMITS.bytes + 1024 * 1024,
 } as const;
 

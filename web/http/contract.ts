@@ -1,9 +1,10 @@
-import { draftSchema, keptSceneSchema, landmarkSchema, namingSchema, schemeSchema, traceSchema, vec3Schema, viewSchema } from '@core';
+import { courseSchema, draftSchema, keptSceneSchema, landmarkSchema, namingSchema, schemeSchema, traceSchema, vec3Schema, viewSchema } from '@core';
+import { ENCODINGS, type Encoding } from '@formats/peopleCsv';
 import { z } from 'zod';
 import { ANSWERS, type EndpointName } from './answers';
 
 /** Most bytes that a request may bring, by what it brings; `body.ts` says how many. */
-export type Most = 'signIn' | 'json' | 'draft' | 'pictures' | 'handIn' | 'try' | 'model';
+export type Most = 'signIn' | 'json' | 'draft' | 'pictures' | 'handIn' | 'try' | 'people' | 'model';
 
 /** An error that an endpoint may answer beside those of all. */
 export type ErrorCase = readonly [status: number, code: string];
@@ -37,6 +38,15 @@ const name = z.string().max(200);
 /** What is corrected, what becomes of its attempts, and what those who have it are told. */
 const correction = z.object({ exerciseId: id, attempts: z.enum(['count', 'doNotCount']).default('count'), why: z.string().max(200).default('') });
 const FORBIDDEN: ErrorCase = [403, 'forbidden'];
+const message = z.string().max(2000, 'write at most 400 characters');
+const somePeople = z.array(id).min(1, 'choose somebody').max(500, 'choose at most 500 people');
+const peopleFile = z.object({
+  file: z.base64('send the bytes of the file as base64'),
+  encoding: z
+    .enum(Object.keys(ENCODINGS) as [Encoding, ...Encoding[]])
+    .nullable()
+    .default(null),
+});
 const commentWords = z.string().max(2000, 'write at most 2000 characters');
 
 const TERMS = {
@@ -113,11 +123,35 @@ const TERMS = {
   },
   targetPicture: { who: 'person', request: null },
 
+  makeCourse: { who: 'staff', request: z.object({ name }) },
+  /** `base`: the revision that it was changed on. */
+  saveCourse: {
+    who: 'staff',
+    request: z.object({ base: z.number().int().min(1), course: courseSchema }),
+    most: 'draft',
+    errors: [FORBIDDEN, [409, 'changed']],
+  },
+  changeCourse: { who: 'staff', request: z.object({ shared: z.boolean().optional(), archived: z.boolean().optional() }), errors: [FORBIDDEN] },
+  copyCourse: { who: 'staff', request: null },
+  /** `pace`: days for a unit; `dues`: days that are set for units, by unit. */
+  giveCourse: {
+    who: 'staff',
+    request: z.object({
+      courseId: id,
+      startsOn: z.iso.date('choose a date'),
+      pace: z.number().int('write whole days').min(1, 'write 1 or more').max(365, 'write 365 or less').nullable(),
+      dues: z.record(id, z.iso.date('choose a date')).default({}),
+    }),
+  },
+  takeCourseBack: { who: 'staff', request: z.object({ courseId: id }) },
+
   makeGroup: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
   assign: { who: 'staff', request: z.object({ exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
   takeBack: { who: 'staff', request: correction },
   moveToNewest: { who: 'staff', request: correction },
   noticeRead: { who: 'person', request: null },
+  answerTo: { who: 'person', request: z.object({ words: message }) },
+  writeTo: { who: 'staff', request: z.object({ personIds: somePeople, words: message }) },
   addPerson: {
     who: 'staff',
     request: z.object({ name, signIn: name, password: z.string().max(500), role: z.enum(['instructor', 'trainee']) }),
@@ -127,6 +161,37 @@ const TERMS = {
   /** A new code by which trainees join a group, open for so many days. */
   openJoining: { who: 'staff', request: z.object({ days: z.number().int().min(1).max(90) }) },
   closeJoining: { who: 'staff', request: null },
+  /** The bytes of a CSV file as base64; without an encoding it is guessed. */
+  previewPeople: { who: 'staff', request: peopleFile, most: 'people', errors: [FORBIDDEN] },
+  /** `leaveOut`: bad lines are left out; else they keep the file back. */
+  importPeople: {
+    who: 'staff',
+    request: peopleFile.extend({ name: z.string().max(200), leaveOut: z.boolean() }),
+    most: 'people',
+    errors: [FORBIDDEN, [409, 'changed']],
+  },
+  /** From a group, or from none; to a group, or out of all. */
+  movePeople: { who: 'staff', request: z.object({ personIds: somePeople, from: id.nullable(), to: id.nullable() }), errors: [FORBIDDEN] },
+  changePerson: {
+    who: 'staff',
+    request: z.object({ role: z.enum(['lead', 'instructor', 'trainee']).optional(), active: z.boolean().optional() }),
+    errors: [FORBIDDEN],
+  },
+  /** What of a person others need, and who could take it over. */
+  leavingOf: { who: 'staff', request: null, errors: [FORBIDDEN] },
+  deletePerson: { who: 'staff', request: z.object({ heirId: id.nullable() }), errors: [FORBIDDEN] },
+  /** Seen by those who teach the learner, never by the learner. */
+  addNote: { who: 'staff', request: z.object({ words: z.string().max(2000, 'write at most 2000 characters') }) },
+  removeNote: { who: 'staff', request: null },
+  /** Days by which everything is due later; 0: as for the others. */
+  giveExtraTime: {
+    who: 'staff',
+    request: z.object({
+      days: z.number().int('write whole days').min(0).max(365, 'write 365 or less'),
+      why: z.string().max(200, 'write at most 200 characters').default(''),
+    }),
+  },
+  wholePerson: { who: 'person', request: null },
   setPassword: {
     who: 'person',
     request: z.object({ password: z.string().max(500), present: z.string().max(500).optional() }),

@@ -1,5 +1,22 @@
 import { type OpenService, openService, ownPlaces } from '@server/openService';
+import { refreshStats } from '@server/services/health';
+import { log } from './log';
 import { watchPool } from './metrics';
+
+/** How often it is looked whether something was handed in, ms: what is told of exercises is never older than a minute. */
+const EVERY = 20_000;
+
+function keepStatsFresh(service: OpenService): void {
+  let busy = false;
+  const refresh = async (): Promise<void> => {
+    if (busy) return;
+    busy = true;
+    await refreshStats(service).catch((error) => log.warn({ err: error }, 'what is told of exercises could not be brought up to date'));
+    busy = false;
+  };
+  setInterval(refresh, EVERY).unref();
+  void refresh();
+}
 
 let opened: OpenService | null = null;
 
@@ -9,6 +26,7 @@ export function theService(): OpenService {
   const { url, folder } = ownPlaces();
   opened = openService(url, folder);
   watchPool(opened.pool.load);
+  keepStatsFresh(opened);
   return opened;
 }
 

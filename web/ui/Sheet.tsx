@@ -35,6 +35,37 @@ export function Sheet({ open, onOpenChange, title, about, children, wide = false
   );
 }
 
+interface EndProps {
+  /** What went wrong, in words. */
+  readonly error?: string | null;
+  readonly no: string;
+  readonly onNo: () => void;
+  readonly yes: string;
+  readonly onYes: () => void;
+  readonly off?: boolean;
+}
+
+/** The foot of a sheet: what went wrong, and the two ways on. */
+export function SheetEnd({ error = null, no, onNo, yes, onYes, off = false }: EndProps) {
+  return (
+    <>
+      {error && (
+        <p role="alert" className="text-signal">
+          {error}
+        </p>
+      )}
+      <div className="flex justify-end gap-3 p-1">
+        <button type="button" className="button" onClick={onNo}>
+          {no}
+        </button>
+        <button type="button" className="button-main" disabled={off} onClick={onYes}>
+          {yes}
+        </button>
+      </div>
+    </>
+  );
+}
+
 interface AskProps {
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
@@ -49,21 +80,15 @@ interface AskProps {
 export function Ask({ open, onOpenChange, title, about, yes, no, onYes }: AskProps) {
   return (
     <Sheet open={open} onOpenChange={onOpenChange} title={title} about={about}>
-      <div className="flex justify-end gap-3 p-1">
-        <button type="button" className="button" onClick={() => onOpenChange(false)}>
-          {no}
-        </button>
-        <button
-          type="button"
-          className="button-main"
-          onClick={() => {
-            onOpenChange(false);
-            onYes();
-          }}
-        >
-          {yes}
-        </button>
-      </div>
+      <SheetEnd
+        no={no}
+        onNo={() => onOpenChange(false)}
+        yes={yes}
+        onYes={() => {
+          onOpenChange(false);
+          onYes();
+        }}
+      />
     </Sheet>
   );
 }

@@ -47,4 +47,13 @@ export async function call<N extends EndpointName>(name: N, bringing: Bringing<N
   return (parsed?.data ?? null) as AnswerOf<N>;
 }
 
+/** What is told of a call that failed. */
+export interface Refusal {
+  readonly words: string;
+  /** The input at fault. */
+  readonly field: string | undefined;
+}
+
+export const refusalOf = (problem: unknown): Refusal => ({ words: wordsOf(problem), field: problem instanceof Refused ? problem.field : undefined });
+
 export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : 'Something went wrong. Try again.');

@@ -1,5 +1,5 @@
 import { call, wordsOf } from '@web/ui/api';
-import { Sheet } from '@web/ui/Sheet';
+import { Sheet, SheetEnd } from '@web/ui/Sheet';
 import { useState } from 'react';
 import { toast } from 'sonner';
 
@@ -48,19 +48,7 @@ export function AssignSheet({ open, onOpenChange, exerciseId, version, groups }:
           <span className="mb-1 block font-semibold">Due on (may stay empty)</span>
           <input type="date" className="field" value={dueOn} onChange={(e) => setDueOn(e.target.value)} />
         </label>
-        {error && (
-          <p role="alert" className="text-signal">
-            {error}
-          </p>
-        )}
-        <div className="flex justify-end gap-3">
-          <button type="button" className="button" onClick={() => onOpenChange(false)}>
-            Not now
-          </button>
-          <button type="button" className="button-main" disabled={!groupId} onClick={assign}>
-            Assign
-          </button>
-        </div>
+        <SheetEnd error={error} no="Not now" onNo={() => onOpenChange(false)} yes="Assign" onYes={() => void assign()} off={!groupId} />
       </div>
     </Sheet>
   );

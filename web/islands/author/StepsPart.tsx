@@ -1,12 +1,12 @@
 import type { Step } from '@core/exercise';
 import { kindOf } from '@core/goals';
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useDragSensors, useGrip } from '@web/ui/dragging';
 import { Part } from '@web/ui/fields';
 import { plainOf } from '@web/ui/markdown';
-import { ArrowDown, ArrowUp, Copy, GripVertical, Plus, Power, Trash2 } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { Tool } from '@web/ui/Tool';
+import { ArrowDown, ArrowUp, Copy, Plus, Power, Trash2 } from 'lucide-react';
 import { useStore } from 'zustand';
 import { type DraftStore, presentStep } from './draftStore';
 
@@ -17,29 +17,14 @@ interface Props {
   readonly onRemoved: (number: number) => void;
 }
 
-/** A drag begins after so many pixels: before that it is a click. */
-const DRAG_FROM = 5;
-
 const wordsOf = (step: Step): string => plainOf(step.brief) || kindOf(step.goal).label;
 
 /** One step in the list: chosen by a click, moved by its grip. */
 function Row({ step, number, chosen, onChoose }: { readonly step: Step; readonly number: number; readonly chosen: boolean; readonly onChoose: () => void }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: step.id });
+  const { setNodeRef, style, isDragging, grip } = useGrip(step.id, `step ${number}`);
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`flex ${isDragging ? 'relative z-10 opacity-80' : ''}`}
-    >
-      <button
-        type="button"
-        {...attributes}
-        {...listeners}
-        aria-label={`Move step ${number}: space, then the arrows`}
-        className="cursor-grab touch-none rounded px-0.5 text-ink-soft hover:bg-bar"
-      >
-        <GripVertical size={15} aria-hidden="true" />
-      </button>
+    <li ref={setNodeRef} style={style} className={`flex ${isDragging ? 'relative z-10 opacity-80' : ''}`}>
+      {grip}
       <button
         type="button"
         aria-current={chosen ? 'step' : undefined}
@@ -54,34 +39,13 @@ function Row({ step, number, chosen, onChoose }: { readonly step: Step; readonly
   );
 }
 
-function Tool({
-  label,
-  off = false,
-  onPress,
-  children,
-}: {
-  readonly label: string;
-  readonly off?: boolean;
-  readonly onPress: () => void;
-  readonly children: ReactNode;
-}) {
-  return (
-    <button type="button" aria-label={label} title={label} className="button !px-2 !py-1" disabled={off} onClick={onPress}>
-      {children}
-    </button>
-  );
-}
-
 /** The list of steps: which one is worked on, in what order they come, which are switched off. */
 export function StepsPart({ store, onAdd, onRemoved }: Props) {
   const state = useStore(store);
   const { steps } = state.draft;
   const present = presentStep(state);
   const index = steps.indexOf(present);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useDragSensors();
   const placeOf = (id: unknown): number => steps.findIndex((step) => step.id === id);
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (over && over.id !== active.id) store.moveStep(placeOf(active.id), placeOf(over.id));

@@ -1,17 +1,18 @@
 import { call, wordsOf } from '@web/ui/api';
 import { Sheet } from '@web/ui/Sheet';
 import { useState } from 'react';
+import type { AssignmentLine } from './learner';
 
 interface Props {
   readonly groupId: string;
-  readonly assignment: { readonly exerciseId: string; readonly title: string; readonly version: number; readonly newest: number };
+  readonly assignment: AssignmentLine;
   /** How many attempts there are at it. */
   readonly attempts: number;
 }
 
 /** Corrects what a group was given: takes it back, or brings its newest version; those who have it are told. */
 export function AssignmentMenu({ groupId, assignment, attempts }: Props) {
-  const { exerciseId, title, version, newest } = assignment;
+  const { exerciseId, title, version, newest, alone } = assignment;
   const [open, setOpen] = useState(false);
   const [counting, setCounting] = useState<'count' | 'doNotCount'>('count');
   const [why, setWhy] = useState('');
@@ -72,9 +73,13 @@ export function AssignmentMenu({ groupId, assignment, attempts }: Props) {
             </p>
           )}
           <div className="flex flex-wrap justify-end gap-3">
-            <button type="button" className="button" disabled={busy} onClick={() => correct('takeBack')}>
-              Take it back from the group
-            </button>
+            {alone ? (
+              <button type="button" className="button" disabled={busy} onClick={() => correct('takeBack')}>
+                Take it back from the group
+              </button>
+            ) : (
+              <p className="text-ink-soft text-sm">The group has it by a course: to take it back, take it out of that.</p>
+            )}
             {newest > version && (
               <button type="button" className="button-main" disabled={busy} onClick={() => correct('moveToNewest')}>
                 Move to version {newest}

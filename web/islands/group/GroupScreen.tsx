@@ -1,16 +1,26 @@
+import type { CourseOfGroup } from '@server/services/courses';
+import type { Givable } from '@web/islands/courses/GiveCourse';
 import { Flashes } from '@web/ui/Flashes';
+import type { Named } from '@web/ui/named';
 import { shownPoints } from '@web/ui/points';
 import { formatDistance } from 'date-fns';
-import { AssignmentMenu } from './AssignmentMenu';
+import { CoursesPart } from './CoursesPart';
 import { LearnersTable } from './LearnersTable';
-import type { Learner } from './learner';
+import type { AssignmentLine, Learner } from './learner';
 
 interface Props {
   /** When the page was made: what is told as so long ago is the same there and here. */
   readonly now: string;
   readonly learners: readonly Learner[];
-  readonly groupId: string;
-  readonly assignments: readonly { readonly exerciseId: string; readonly title: string; readonly version: number; readonly newest: number }[];
+  readonly group: Named;
+  /** Groups that the one who looks teaches. */
+  readonly groups: readonly Named[];
+  readonly assignments: readonly AssignmentLine[];
+  readonly courses: readonly CourseOfGroup[];
+  /** Courses that can be given. */
+  readonly givable: readonly Givable[];
+  /** Today where the station is, yyyy-mm-dd. */
+  readonly today: string;
   readonly recent: readonly {
     readonly id: string;
     readonly personName: string;
@@ -23,7 +33,7 @@ interface Props {
 }
 
 /** Learners by skills and exercises, what each exercise looks like, who needs a word, and the newest attempts. */
-export function GroupScreen({ groupId, learners, assignments, recent, now }: Props) {
+export function GroupScreen({ group, groups, learners, assignments, courses, givable, recent, now, today }: Props) {
   const concerns = learners.flatMap((learner) => learner.concerns.map((concern) => ({ learner, ...concern })));
   return (
     <div className="mt-6 space-y-6">
@@ -52,38 +62,9 @@ export function GroupScreen({ groupId, learners, assignments, recent, now }: Pro
           </ul>
         </section>
       )}
-      <LearnersTable learners={learners} now={now} />
-      <div className="grid gap-6 lg:grid-cols-2">
-        <section aria-labelledby="exercises" className="card p-5">
-          <h2 id="exercises" className="mb-2 text-xl">
-            By exercise
-          </h2>
-          <ul>
-            {assignments.map((assignment) => {
-              const mine = learners.map((l) => l.standings.find((s) => s.exerciseId === assignment.exerciseId));
-              const tried = mine.filter((s) => (s?.attempts ?? 0) > 0);
-              const best = tried.map((s) => s?.best ?? 0);
-              return (
-                <li key={assignment.exerciseId} className="flex items-baseline justify-between gap-4 border-rule border-b py-1.5">
-                  <span className="truncate">{assignment.title}</span>
-                  <span className="whitespace-nowrap text-ink-soft text-sm">
-                    {tried.length} of {learners.length} tried
-                    {best.length > 0 && (
-                      <>
-                        , mean best <span className="font-mono text-ink">{Math.round(best.reduce((s, b) => s + b, 0) / best.length)}</span>
-                      </>
-                    )}
-                    {mine.some((s) => s?.stuck) && <strong className="ml-2 text-signal">{mine.filter((s) => s?.stuck).length} stuck</strong>}
-                    <span className="ml-3 inline-block">
-                      <AssignmentMenu groupId={groupId} assignment={assignment} attempts={mine.reduce((sum, s) => sum + (s?.attempts ?? 0), 0)} />
-                    </span>
-                  </span>
-                </li>
-              );
-            })}
-          </ul>
-          {assignments.length === 0 && <p className="text-ink-soft">Nothing is assigned: build an exercise, publish it and assign it to this group.</p>}
-        </section>
+      <LearnersTable groupId={group.id} groups={groups} learners={learners} courses={courses} now={now} />
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
+        <CoursesPart groupId={group.id} group={group} learners={learners} assignments={assignments} courses={courses} givable={givable} today={today} />
         <section aria-labelledby="recent" className="card p-5">
           <h2 id="recent" className="mb-2 text-xl">
             Newest attempts

@@ -24,3 +24,13 @@ export interface Learner {
   readonly lastAt: string | null;
   readonly concerns: readonly Concern[];
 }
+
+/** An exercise that a group was given. */
+export interface AssignmentLine {
+  readonly exerciseId: string;
+  readonly title: string;
+  readonly version: number;
+  readonly newest: number;
+  /** Given by itself, not only within a course. */
+  readonly alone: boolean;
+}

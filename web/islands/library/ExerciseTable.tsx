@@ -11,6 +11,8 @@ interface Props {
     readonly version: number;
     readonly mine: boolean;
     readonly archived: boolean;
+    /** What the newest version suffers from, in words. */
+    readonly flags: readonly string[];
     /** ISO 8601. */
     readonly updatedAt: string;
   }[];
@@ -26,6 +28,7 @@ export function ExerciseTable({ exercises }: Props) {
             <th className="py-2 font-normal">Title</th>
             <th className="font-normal">Steps</th>
             <th className="font-normal">Published</th>
+            <th className="font-normal">How it fares</th>
             <th className="font-normal">Changed</th>
             <th>
               <span className="sr-only">Copy, put away, bring back</span>
@@ -49,6 +52,14 @@ export function ExerciseTable({ exercises }: Props) {
               </td>
               <td className="font-mono">{e.steps}</td>
               <td className="whitespace-nowrap">{e.version > 0 ? `version ${e.version}` : 'draft'}</td>
+              <td className="text-sm">
+                {e.version > 0 && (
+                  <a className="underline decoration-rule underline-offset-4 hover:decoration-ink" href={`/exercises/${e.id}`}>
+                    {e.flags.length === 0 ? 'see' : <span className="text-signal">{e.flags.map((words) => words.split(':')[0]).join(', ')}</span>}
+                    <span className="sr-only"> how {e.title || 'it'} fares</span>
+                  </a>
+                )}
+              </td>
               <td className="whitespace-nowrap text-ink-soft" suppressHydrationWarning>
                 {formatDistanceToNow(new Date(e.updatedAt), { addSuffix: true })}
               </td>

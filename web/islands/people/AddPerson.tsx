@@ -1,4 +1,4 @@
-import { call, Refused, wordsOf } from '@web/ui/api';
+import { call, type Refusal, refusalOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
@@ -14,14 +14,14 @@ const EMPTY = { name: '', signIn: '', password: '', role: 'trainee' as 'trainee'
 export function AddPerson({ groupId, mayAddInstructors }: Props) {
   const [open, setOpen] = useState(false);
   const [person, setPerson] = useState(EMPTY);
-  const [error, setError] = useState<{ words: string; field: string | undefined } | null>(null);
+  const [error, setError] = useState<Refusal | null>(null);
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     try {
       await call('addPerson', { params: { id: groupId }, body: person });
       window.location.reload();
     } catch (problem) {
-      setError({ words: wordsOf(problem), field: problem instanceof Refused ? problem.field : undefined });
+      setError(refusalOf(problem));
     }
   };
   const input = (key: 'name' | 'signIn' | 'password', label: string, type = 'text') => (

@@ -1,4 +1,4 @@
-import { call, Refused, wordsOf } from '@web/ui/api';
+import { call, refusalOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
@@ -23,7 +23,7 @@ export function ResetPassword({ personId, name, own = false }: Props) {
       setPassword('');
       setPresent('');
     } catch (problem) {
-      setSaid({ words: wordsOf(problem), wrong: true, field: problem instanceof Refused ? problem.field : undefined });
+      setSaid({ ...refusalOf(problem), wrong: true });
     }
   };
   return (

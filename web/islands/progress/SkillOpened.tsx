@@ -1,9 +1,9 @@
-import { CRITERIA, type CriterionId } from '@core/criteria';
 import { skillLabel } from '@core/exercise';
 import { groupedBy } from '@core/math';
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
+import { LossList } from '@web/ui/LossList';
 import { shownPoints } from '@web/ui/points';
 import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
@@ -91,17 +91,7 @@ export function SkillOpened({ personId, line, review }: Props) {
             {opened.losses.length > 0 && (
               <div>
                 <h4 className="font-semibold">What was lost, of all that was</h4>
-                <ul className="mt-1 text-sm">
-                  {opened.losses.slice(0, LOSSES_SHOWN).map(({ criterion, share }) => (
-                    <li key={criterion} className="flex items-center gap-3 py-0.5">
-                      <span className="w-40 truncate">{CRITERIA[criterion as CriterionId]?.label ?? criterion}</span>
-                      <span className="h-2.5 flex-1 overflow-hidden rounded-full bg-bar">
-                        <span className="block h-full bg-signal" style={{ width: `${100 * share}%` }} />
-                      </span>
-                      <span className="w-12 text-right font-mono">{Math.round(100 * share)} %</span>
-                    </li>
-                  ))}
-                </ul>
+                <LossList losses={opened.losses.slice(0, LOSSES_SHOWN)} />
               </div>
             )}
           </div>

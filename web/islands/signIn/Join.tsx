@@ -1,4 +1,4 @@
-import { call, Refused, wordsOf } from '@web/ui/api';
+import { call, type Refusal, refusalOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
 import { type FormEvent, useState } from 'react';
 
@@ -6,7 +6,7 @@ import { type FormEvent, useState } from 'react';
 export function Join({ code: given }: { readonly code: string }) {
   const [input, setInput] = useState({ code: given, name: '', password: '' });
   const [busy, setBusy] = useState(false);
-  const [error, setError] = useState<{ words: string; field: string | undefined } | null>(null);
+  const [error, setError] = useState<Refusal | null>(null);
   const [signIn, setSignIn] = useState<string | null>(null);
   const submit = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
@@ -15,7 +15,7 @@ export function Join({ code: given }: { readonly code: string }) {
     try {
       setSignIn((await call('join', { body: input })).signIn);
     } catch (problem) {
-      setError({ words: wordsOf(problem), field: problem instanceof Refused ? problem.field : undefined });
+      setError(refusalOf(problem));
       setBusy(false);
     }
   };

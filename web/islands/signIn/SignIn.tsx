@@ -1,4 +1,4 @@
-import { call, Refused, wordsOf } from '@web/ui/api';
+import { call, type Refusal, refusalOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
 import { type FormEvent, useState } from 'react';
 
@@ -11,7 +11,7 @@ export function SignIn({ next, demo }: Props) {
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const [busy, setBusy] = useState(false);
-  const [error, setError] = useState<{ words: string; field: string | undefined } | null>(null);
+  const [error, setError] = useState<Refusal | null>(null);
 
   const enter = async (work: Promise<unknown>): Promise<void> => {
     setBusy(true);
@@ -20,7 +20,7 @@ export function SignIn({ next, demo }: Props) {
       await work;
       window.location.href = next || '/';
     } catch (problem) {
-      setError({ words: wordsOf(problem), field: problem instanceof Refused ? problem.field : undefined });
+      setError(refusalOf(problem));
       setBusy(false);
     }
   };

@@ -1,4 +1,4 @@
-import { noticeRead } from '@server/services/assigning';
+import { noticeRead } from '@server/services/messages';
 import { serve } from '@web/http/serve';
 
 export const DELETE = serve('noticeRead', async (who, { params }) => {

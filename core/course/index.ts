@@ -1,0 +1,3 @@
+export type { CourseContent, Unit } from './courseSchema';
+export * from './editing';
+export * from './standing';

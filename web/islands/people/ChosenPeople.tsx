@@ -1,0 +1,113 @@
+import { call, wordsOf } from '@web/ui/api';
+import { Choice } from '@web/ui/fields';
+import type { Named } from '@web/ui/named';
+import { Sheet } from '@web/ui/Sheet';
+import { type FormEvent, useState } from 'react';
+
+interface Props {
+  readonly people: readonly Named[];
+  /** Groups to which they can be moved. */
+  readonly groups: readonly Named[];
+  /** The group that they are looked at in; null: none. */
+  readonly from: string | null;
+  readonly onDone: () => void;
+}
+
+const NOWHERE = '';
+
+const counted = (people: readonly Named[]): string => (people.length === 1 ? (people[0]?.name ?? '') : `${people.length} people`);
+
+/** What can be done with several people at once: write to them, move them. */
+export function ChosenPeople({ people, groups, from, onDone }: Props) {
+  const [open, setOpen] = useState<'write' | 'move' | null>(null);
+  const [words, setWords] = useState('');
+  const others = groups.filter(({ id }) => id !== from);
+  const [to, setTo] = useState(others[0]?.id ?? NOWHERE);
+  const [said, setSaid] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const ids = people.map(({ id }) => id);
+  const doing =
+    (work: () => Promise<void>) =>
+    async (event: FormEvent): Promise<void> => {
+      event.preventDefault();
+      setError(null);
+      try {
+        await work();
+        setOpen(null);
+      } catch (problem) {
+        setError(wordsOf(problem));
+      }
+    };
+  const write = doing(async () => {
+    await call('writeTo', { body: { personIds: ids, words } });
+    setWords('');
+    setSaid(`Sent to ${counted(people)}: it stands under Today, where it can be answered.`);
+  });
+  const move = doing(async () => {
+    await call('movePeople', { body: { personIds: ids, from, to: to === NOWHERE ? null : to } });
+    onDone();
+    window.location.reload();
+  });
+  return (
+    <div className="sticky bottom-0 z-20 mt-2 flex flex-wrap items-center gap-3 rounded-xl border-2 border-ink bg-card px-4 py-2" data-testid="chosen">
+      <p className="mr-auto">
+        <strong>{counted(people)}</strong> chosen
+        {said && (
+          <span role="status" className="ml-3 text-ink-soft text-sm">
+            {said}
+          </span>
+        )}
+      </p>
+      <button type="button" className="button !py-1" onClick={() => setOpen('write')}>
+        Write to them
+      </button>
+      {(others.length > 0 || from) && (
+        <button type="button" className="button !py-1" onClick={() => setOpen('move')}>
+          Move them
+        </button>
+      )}
+      <button type="button" className="button-quiet" onClick={onDone}>
+        Choose nobody
+      </button>
+      <Sheet
+        open={open === 'write'}
+        onOpenChange={() => setOpen(null)}
+        title={`Write to ${counted(people)}`}
+        about="It stands under Today, and each can answer you there."
+      >
+        <form onSubmit={write} className="space-y-4 p-1">
+          <label className="block">
+            <span className="mb-1 block font-semibold">What you want to say</span>
+            <textarea className="field" rows={4} maxLength={400} required value={words} onChange={(e) => setWords(e.target.value)} />
+          </label>
+          {error && (
+            <p role="alert" className="text-signal">
+              {error}
+            </p>
+          )}
+          <button type="submit" className="button-main">
+            Send
+          </button>
+        </form>
+      </Sheet>
+      <Sheet open={open === 'move'} onOpenChange={() => setOpen(null)} title={`Move ${counted(people)}`} about="Their attempts, cards and levels go with them.">
+        <form onSubmit={move} className="space-y-4 p-1">
+          <Choice
+            label="To"
+            value={to}
+            options={[...others.map(({ id, name }) => ({ id, label: name })), ...(from ? [{ id: NOWHERE, label: 'out of this group, into none' }] : [])]}
+            onChange={setTo}
+          />
+          {error && (
+            <p role="alert" className="text-signal">
+              {error}
+            </p>
+          )}
+          <button type="submit" className="button-main">
+            Move
+          </button>
+        </form>
+      </Sheet>
+    </div>
+  );
+}

@@ -1,0 +1,12 @@
+import { changeRole, deletePerson, setActive } from '@server/services/roster';
+import { serve } from '@web/http/serve';
+
+export const PATCH = serve('changePerson', async (who, { params, body: { role, active } }) => {
+  if (role !== undefined) await changeRole(who, params.id, role);
+  if (active !== undefined) await setActive(who, params.id, active);
+  return {};
+});
+export const DELETE = serve('deletePerson', async (who, { params, body }) => {
+  await deletePerson(who, params.id, body.heirId);
+  return {};
+});

@@ -1,0 +1,5 @@
+/** Something that is called something: a group, a course, a person. */
+export interface Named {
+  readonly id: string;
+  readonly name: string;
+}
