@@ -174,6 +174,26 @@ describe('the task', () => {
     expect(events.filter(([, kind]) => kind === 'answer')).toEqual([[3.7, 'answer', 0]]);
   });
 
+  it('a hand that rests in mid drag has answered: the rest of its drag is no answer to the next call', () => {
+    const { events, step } = run(
+      { t: 1, confirm: true },
+      { t: 1.5, command: orbit(-20), gesture: mouse(1) },
+      { t: 1.9 },
+      { t: 2.2, command: orbit(-20), gesture: mouse(1) },
+      { t: 2.7 },
+      { t: 3, command: orbit(-20), gesture: mouse(2) },
+      { t: 3.5 },
+    );
+    expect(events).toEqual([
+      [1, 'shown', 0],
+      [1.9, 'answer', 0],
+      [1.9, 'shown', 1],
+      [3.5, 'answer', 1],
+      [3.5, 'shown', 2],
+    ]);
+    expect(step.prompt).toMatchObject({ before: 'right' });
+  });
+
   it('tremor is nothing; a call that nobody answers is over when its time is', () => {
     const { events, step } = run({ t: 2, confirm: true }, { t: 2.5, command: orbit(-1), gesture: mouse(1) }, { t: 3 }, { t: 4.9 }, { t: 5 });
     expect(events.at(-1)).toEqual([5, 'shown', 1]);

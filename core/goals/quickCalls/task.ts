@@ -18,6 +18,8 @@ export interface QuickState {
   /** When the present call was shown, seconds; null: the first was not yet. */
   readonly shownAt: number | null;
   readonly hand: Hand | null;
+  /** The gesture that answered the call before: what it still does answers nothing. */
+  readonly spent: Pick<Hand, 'gesture' | 'last'> | null;
   /** What became of the call before. */
   readonly before: 'right' | 'wrong' | 'late' | null;
 }
@@ -40,7 +42,7 @@ function againAt(goal: QuickCalls, state: QuickState): number | null {
 
 /** Called one after the other: the first gesture answers, and after a beat of rest the next is called. */
 export const quickCallsTask: GoalTask<QuickCalls, QuickState> = {
-  begin: (goal, seed) => ({ order: quickOrder(goal, seed), place: 0, shownAt: null, hand: null, before: null }),
+  begin: (goal, seed) => ({ order: quickOrder(goal, seed), place: 0, shownAt: null, hand: null, spent: null, before: null }),
   next(goal, before, { t, command, gesture, event, confirm }): TaskStep<QuickState> {
     const events: TaskEvent[] = [];
     let state = before;
@@ -48,16 +50,18 @@ export const quickCallsTask: GoalTask<QuickCalls, QuickState> = {
     /** The present call is over, and the next is shown. */
     const over = (how: QuickState['before']): void => {
       events.push({ kind: 'answer', call: state.place });
-      state = { ...state, place: state.place + 1, shownAt: t, hand: null, before: how };
+      state = { ...state, place: state.place + 1, shownAt: t, hand: null, spent: state.hand, before: how };
       if (callAt(goal, state)) events.push({ kind: 'shown', call: state.place });
     };
     if (event?.kind === 'shown') state = { ...state, place: event.call, shownAt: event.t, hand: null };
-    else if (event?.kind === 'answer') state = { ...state, place: event.call + 1, shownAt: event.t, hand: null };
+    else if (event?.kind === 'answer') state = { ...state, place: event.call + 1, shownAt: event.t, hand: null, spent: state.hand };
     else if (call && confirm && state.shownAt === null) {
       events.push({ kind: 'shown', call: state.place });
       state = { ...state, shownAt: t };
     } else if (call && state.shownAt !== null && command && command.kind !== 'select' && command.kind !== 'cancel') {
-      const { hand } = state;
+      const { hand, spent } = state;
+      if (spent && goesOn({ t: spent.last, gesture: spent.gesture }, { t, gesture }))
+        return { state: { ...state, spent: { gesture, last: t } }, events, prompt: promptOf(goal, state), done: false, again: againAt(goal, state) };
       // Another gesture after tremor begins anew; after an answer it only keeps the hand from resting.
       const same = hand !== null && goesOn({ t: hand.last, gesture: hand.gesture }, { t, gesture });
       const answered = hand !== null && !same && madeOf(hand.sums) !== null;
