@@ -18,7 +18,7 @@ const FITS = 400;
  * Whether a learning curve tells more than a mean: the F test of its two further parameters, for which the chance has
  * the closed form P(F > f) = (1 + 2 f / d) ** (-d / 2) with 2 and d degrees of freedom.
  */
-function tellsMore(constantSquares: number, curveSquares: number, freedom: number): boolean {
+export function tellsMore(constantSquares: number, curveSquares: number, freedom: number): boolean {
   if (freedom <= 0 || constantSquares <= 0) return false;
   if (curveSquares <= constantSquares * 1e-12) return true;
   const f = (constantSquares - curveSquares) / 2 / (curveSquares / freedom);

@@ -8,5 +8,6 @@ export * from './learningCurve';
 export * from './level';
 export * from './regress';
 export * from './schedule';
+export * from './schemesCompared';
 export * from './slips';
 export * from './today';

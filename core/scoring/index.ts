@@ -9,4 +9,5 @@ export * from './points';
 export * from './reachable';
 export * from './scoreAttempt';
 export * from './startPoints';
+export * from './startValues';
 export * from './upcastCard';

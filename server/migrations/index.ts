@@ -14,6 +14,7 @@ import * as joining from './012-joining';
 import * as courses from './013-courses';
 import * as people from './014-people';
 import * as health from './015-health';
+import * as starts from './016-starts';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -31,6 +32,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '013-courses', migration: courses },
   { name: '014-people', migration: people },
   { name: '015-health', migration: health },
+  { name: '016-starts', migration: starts },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

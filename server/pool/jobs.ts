@@ -23,6 +23,7 @@ import {
   scoreAttempt,
   settled,
   startFor,
+  startValues,
   stepsOn,
   type Trace,
   traceSchema,
@@ -81,6 +82,8 @@ export interface Scored {
       readonly step: number;
       readonly criterion: string;
       readonly value: number | null;
+      /** How far off the view was where the step began, for ways in which a view is off; null: for other criteria, or not known. */
+      readonly start: number | null;
       readonly points: number;
       readonly lost: number;
     }[];
@@ -120,6 +123,7 @@ function score(input: ScoreInput): Scored {
   });
   if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');
   const card = scoreAttempt(content, model, trace, input.scheme);
+  const starts = startValues(content.steps, model, trace);
   const { flashes, seconds, gestures, slips } = card;
   const { toGain } = gainOf(card.steps.flatMap((step) => step.criteria));
   return {
@@ -137,6 +141,7 @@ function score(input: ScoreInput): Scored {
           step: i,
           criterion: judged.id,
           value: judged.value,
+          start: starts[i]?.get(judged.id) ?? null,
           points: judged.points,
           lost: toGain > 0 ? lossOf(judged) / toGain : 0,
         })),

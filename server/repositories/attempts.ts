@@ -169,7 +169,8 @@ export async function keepHandIn(tx: Database, id: string, { trace, card, facts,
       late,
     });
   await tx('attempt_steps').insert(facts.steps.map((step, i) => ({ attempt_id: id, step: i, skill: step.skill, score: step.score, seconds: step.seconds })));
-  if (facts.criteria.length > 0) await tx('attempt_criteria').insert(facts.criteria.map((entry) => ({ attempt_id: id, ...entry })));
+  if (facts.criteria.length > 0)
+    await tx('attempt_criteria').insert(facts.criteria.map(({ start, ...entry }) => ({ attempt_id: id, ...entry, start_value: start })));
   if (facts.slips) await tx('attempt_slips').insert(facts.slips.map((slip) => ({ attempt_id: id, ...slip })));
   return true;
 }

@@ -1,4 +1,4 @@
-import { type CourseContent, type CoursePlan, courseSchema, dayWords, dueDaysOf } from '@core';
+import { type CourseContent, type CoursePlan, courseSchema, dayWords, dueDaysOf, groupedBy } from '@core';
 import { FRESH, transact } from '../database';
 import { dayAt } from '../day';
 import { forbidden, invalid, notFound, ServiceError } from '../errors';
@@ -50,6 +50,15 @@ export async function coursesRead(asked: RequestContext): Promise<CourseLine[]> 
     shared,
     archived: archivedAt !== null,
   }));
+}
+
+/** Names of the courses that each exercise stands in, of those that the one who asks may see and that are not put away. */
+export async function coursesByExercise(asked: RequestContext): Promise<ReadonlyMap<string, readonly string[]>> {
+  const list = await courses.listCourses(asked.db, asked.who.role === 'lead' ? null : asked.who.id);
+  const pairs = list
+    .filter(({ archivedAt }) => archivedAt === null)
+    .flatMap(({ content }) => content.units.flatMap(({ exerciseIds }) => exerciseIds.map((id) => ({ id, name: content.name }))));
+  return new Map([...groupedBy(pairs, ({ id }) => id)].map(([id, those]) => [id, those.map(({ name }) => name)]));
 }
 
 /** Courses that the one who asks may give, with their units. */

@@ -6,9 +6,11 @@ import {
   type Exercise,
   exerciseSchema,
   type Finding,
+  type GoalKindId,
   initialScene,
   kindById,
   mergeDrafts,
+  type SkillId,
   sameData,
   stepsOn,
 } from '@core';
@@ -99,7 +101,7 @@ export async function draftRead(asked: RequestContext, id: string): Promise<Draf
     version,
     mine: asked.who.role === 'lead' || record.ownerId === asked.who.id,
     archived: record.archivedAt !== null,
-    changedSince: newest !== null && !sameData(drafted(newest.content), drafted(stepsOn(record.draft))),
+    changedSince: isChanged(record.draft, newest),
   };
 }
 
@@ -109,10 +111,20 @@ export interface ExerciseLine {
   readonly title: string | null;
   readonly steps: number;
   readonly version: number;
+  /** Whether the draft is no longer what was published. */
+  readonly changedSince: boolean;
   readonly mine: boolean;
   readonly updatedAt: Date;
   readonly archived: boolean;
+  readonly skills: readonly SkillId[];
+  readonly goals: readonly GoalKindId[];
+  /** Number of the first step of the newest version that has a picture; null: none. */
+  readonly pictured: number | null;
 }
+
+/** Whether a draft is no longer what was published. */
+const isChanged = (draft: Exercise, newest: exercises.ExerciseVersion | null): boolean =>
+  newest !== null && !sameData(drafted(newest.content), drafted(stepsOn(draft)));
 
 export async function exercisesRead(asked: RequestContext): Promise<ExerciseLine[]> {
   if (!isStaff(asked.who)) throw forbidden('Building is for instructors.');
@@ -120,15 +132,28 @@ export async function exercisesRead(asked: RequestContext): Promise<ExerciseLine
     exercises.listExercises(asked.db, asked.who.role === 'lead' ? null : asked.who.id),
     exercises.latestVersions(asked.db),
   ]);
-  return list.map((record) => ({
-    id: record.id,
-    title: record.draft?.title ?? null,
-    steps: record.draft?.steps.length ?? 0,
-    version: versions.get(record.id) ?? 0,
-    mine: asked.who.role === 'lead' || record.ownerId === asked.who.id,
-    updatedAt: record.updatedAt,
-    archived: record.archivedAt !== null,
-  }));
+  return Promise.all(
+    list.map(async (record) => {
+      const version = versions.get(record.id) ?? 0;
+      // Versions are read once a process.
+      const newest = version > 0 ? await exercises.findVersion(asked.db, record.id, version) : null;
+      const steps = record.draft?.steps ?? [];
+      const pictured = newest?.pictures.findIndex((hash) => hash !== null) ?? -1;
+      return {
+        id: record.id,
+        title: record.draft?.title ?? null,
+        steps: steps.length,
+        version,
+        changedSince: record.draft !== null && isChanged(record.draft, newest),
+        mine: asked.who.role === 'lead' || record.ownerId === asked.who.id,
+        updatedAt: record.updatedAt,
+        archived: record.archivedAt !== null,
+        skills: [...new Set(steps.map(({ skill }) => skill))],
+        goals: [...new Set(steps.map(({ goal }) => goal.kind))],
+        pictured: pictured < 0 ? null : pictured,
+      };
+    }),
+  );
 }
 
 export interface DraftSaved {

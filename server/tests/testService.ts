@@ -90,11 +90,17 @@ export function toPublish(draft: Exercise): Exercise {
 }
 
 /** Opens an attempt at an exercise, turns the view a little and hands it in; its id. `change`: what of the trace is otherwise. */
-export async function handInFor(asked: RequestContext, exerciseId: string, angle = 0.3, change: Partial<Trace> = {}): Promise<string> {
+export async function handInFor(
+  asked: RequestContext,
+  exerciseId: string,
+  angle = 0.3,
+  change: Partial<Trace> = {},
+  schemeId = 'two-button-mouse',
+): Promise<string> {
   const { version, content } = await versionToPractise(asked, exerciseId);
-  const { id, seed } = await openAttempt(asked, { exerciseId, version, schemeId: 'two-button-mouse' });
+  const { id, seed } = await openAttempt(asked, { exerciseId, version, schemeId });
   (asked as RequestContext & Partial<TestService>).pass?.(4);
-  const scheme = { id: 'two-button-mouse', revision: Number((await asked.db('attempts').where({ id }).first('scheme_revision')).scheme_revision) };
+  const scheme = { id: schemeId, revision: Number((await asked.db('attempts').where({ id }).first('scheme_revision')).scheme_revision) };
   const trace: Trace = {
     format: TRACE_FORMAT,
     exercise: { id: exerciseId, version },

@@ -120,8 +120,8 @@ describe('what a group practises', () => {
     // Ada has a flash in both, Mary in one of them.
     expect(words).toContain('1 Round due 7 Apr 1 of 2 done');
     expect(words).toContain('2 Empty 0 of 2 done');
-    expect(words).toContain('Exercise b 2 of 2 tried , mean best 65 1 stuck Version 2 is there');
-    expect(words).toContain('Beside the courses Exercise c 1 of 2 tried , mean best 80');
+    expect(words).toContain('Exercise b 2 of 2 tried, mean best 65 1 stuck Version 2 is there');
+    expect(words).toContain('Beside the courses Exercise c 1 of 2 tried, mean best 80');
   });
   it('says when it has not begun', () => {
     expect(shown('2031-03-30')).toContain('First begins on 1 Apr');

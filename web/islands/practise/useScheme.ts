@@ -7,10 +7,11 @@ const KEPT_SCHEME = 'dial-home-scheme';
 /** Whether the puck moves the model or the camera: a matter of the hand, so it is kept with the browser. */
 const KEPT_MOVES = 'dial-home-puck-moves';
 
-/** Of some schemes the one that was chosen last in this browser, or what most begin with; `none`: what is said where there is none. */
+/** Of some schemes the one that the address names, the one that was chosen last in this browser, or what most begin with; `none`: what is said where there is none. */
 export function schemeOfBrowser(schemes: readonly Scheme[], none: string): Scheme {
+  const asked = new URLSearchParams(window.location.search).get('scheme');
   const kept = window.localStorage.getItem(KEPT_SCHEME);
-  const found = schemes.find((s) => s.id === kept) ?? schemes.find((s) => s.id === 'two-button-mouse') ?? schemes[0];
+  const found = schemes.find((s) => s.id === asked) ?? schemes.find((s) => s.id === kept) ?? schemes.find((s) => s.id === 'two-button-mouse') ?? schemes[0];
   if (!found) throw new Error(none);
   return found;
 }

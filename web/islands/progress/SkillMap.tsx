@@ -14,13 +14,13 @@ interface Props {
 }
 
 /** "Orbit with the mouse: 74, between 61 and 84, from 8 attempts, due". */
-function wordsOf(label: string, { family, shown, state, count, due }: SkillLine): string {
+function wordsOf(label: string, { family, shown, state, count, due, spread }: SkillLine): string {
   const level = state === 'few' ? 'too few attempts' : `${shownPoints(shown.level)}, between ${shownPoints(shown.low)} and ${shownPoints(shown.high)}`;
-  return `${label}, ${FAMILY_WORDS[family]}: ${level}, from ${count} ${count === 1 ? 'attempt' : 'attempts'}${state === 'few' ? '' : ` ${STATE_WORDS[state]}`}${due ? ', due to be practised' : ''}`;
+  return `${label}, ${FAMILY_WORDS[family]}: ${level}, from ${count} ${count === 1 ? 'attempt' : 'attempts'}${state === 'few' ? '' : ` ${STATE_WORDS[state]}`}${due ? ', due to be practised' : ''}${spread ? `; half of ${spread.others} others between ${shownPoints(spread.low)} and ${shownPoints(spread.high)}` : ''}`;
 }
 
 function Cell({ line }: { readonly line: SkillLine }) {
-  const { shown, state, count, due } = line;
+  const { shown, state, count, due, spread } = line;
   if (state === 'few')
     return (
       <span className="text-ink-soft text-sm">
@@ -30,6 +30,13 @@ function Cell({ line }: { readonly line: SkillLine }) {
   return (
     <>
       <span className="relative h-3 min-w-12 max-w-80 flex-1 sm:min-w-24 rounded-full bg-bar">
+        {spread && (
+          <span
+            data-spread=""
+            className="absolute inset-y-[-4px] rounded-sm border border-ink-soft border-dashed"
+            style={{ left: `${spread.low}%`, right: `${100 - spread.high}%` }}
+          />
+        )}
         <span
           className={`absolute inset-y-0 rounded-full opacity-50 ${levelLook(shown.level)}`}
           style={{ left: `${shown.low}%`, right: `${100 - shown.high}%` }}
@@ -65,7 +72,7 @@ export function SkillMap({ personId, skills, review }: Props) {
       </h2>
       <p className="mb-3 text-ink-soft text-sm">
         In the order in which they are taught. The stroke is the level, 0 to 100; four times in five it lies within the bar. Choose one to see how it came
-        about.
+        about.{skills.some(({ spread }) => spread) && ' The dashed frame holds the middle half of the others in the group.'}
       </p>
       <div className="overflow-x-auto">
         <table className="w-full text-left" data-testid="skills">

@@ -1,0 +1,137 @@
+import { format } from 'date-fns';
+import { Search } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { CopyExercise } from './CopyExercise';
+import { ALL, type ExerciseLine, isFiltered, linesWanted, ORDERS, occurring, STATES, type Wanted } from './exerciseLines';
+import { PutAway } from './PutAway';
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  /** What stands there while nothing is chosen; null: something always is. */
+  readonly any: string | null;
+  readonly options: readonly (readonly [value: string, words: string])[];
+  readonly onChange: (value: string) => void;
+}
+
+function Choice({ label, value, any, options, onChange }: ChoiceProps) {
+  return (
+    <select aria-label={label} className="field !w-auto max-w-full !py-1.5 text-sm" value={value} onChange={(e) => onChange(e.target.value)}>
+      {any !== null && <option value="">{any}</option>}
+      {options.map(([id, words]) => (
+        <option key={id} value={id}>
+          {words}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+const same = (words: readonly string[]): (readonly [string, string])[] => words.map((word) => [word, word]);
+
+function Filters({ lines, wanted, onWant }: { readonly lines: readonly ExerciseLine[]; readonly wanted: Wanted; readonly onWant: (wanted: Wanted) => void }) {
+  const set = (change: Partial<Wanted>): void => onWant({ ...wanted, ...change });
+  const courses = occurring(lines, 'courses');
+  return (
+    <div className="mb-4 flex flex-wrap items-center gap-2">
+      <label className="relative min-w-48 flex-1">
+        <span className="sr-only">Search exercises</span>
+        <Search size={16} className="-translate-y-1/2 absolute top-1/2 left-3 text-ink-soft" aria-hidden="true" />
+        <input
+          type="search"
+          className="field !py-1.5 !pl-9 text-sm"
+          placeholder="Title, skill, goal or course"
+          value={wanted.words}
+          onChange={(e) => set({ words: e.target.value })}
+        />
+      </label>
+      <Choice label="Skill" any="Any skill" value={wanted.skill} options={same(occurring(lines, 'skills'))} onChange={(skill) => set({ skill })} />
+      <Choice label="Goal" any="Any goal" value={wanted.goal} options={same(occurring(lines, 'goals'))} onChange={(goal) => set({ goal })} />
+      {courses.length > 0 && <Choice label="Course" any="Any course" value={wanted.course} options={same(courses)} onChange={(course) => set({ course })} />}
+      <Choice
+        label="State"
+        any="Any state"
+        value={wanted.state}
+        options={Object.entries(STATES)}
+        onChange={(state) => set({ state: state as Wanted['state'] })}
+      />
+      <Choice label="Order" any={null} value={wanted.order} options={Object.entries(ORDERS)} onChange={(order) => set({ order: order as Wanted['order'] })} />
+    </div>
+  );
+}
+
+function Line({ line: e }: { readonly line: ExerciseLine }) {
+  const name = e.title || 'Untitled';
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-rule border-b py-2 hover:bg-card">
+      {e.picture ? (
+        <img src={e.picture} alt="" loading="lazy" width={80} height={50} className="h-[50px] w-20 shrink-0 rounded border border-rule object-cover" />
+      ) : (
+        <span className="grid h-[50px] w-20 shrink-0 place-items-center rounded border border-rule border-dashed text-ink-soft text-xs">no picture</span>
+      )}
+      <div className="min-w-40 flex-1">
+        <p>
+          {e.title === null ? (
+            <span className="text-signal" role="note">
+              cannot be read
+            </span>
+          ) : (
+            <a className="font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink" href={`/build/${e.id}`}>
+              {name}
+            </a>
+          )}
+          {!e.mine && <span className="ml-2 text-ink-soft text-sm">shared</span>}
+        </p>
+        <p className="text-ink-soft text-sm">
+          {[e.goals.join(', '), e.steps === 1 ? 'one step' : `${e.steps} steps`, ...e.courses].filter(Boolean).join(' · ')}
+        </p>
+      </div>
+      <p className="w-40 text-sm">
+        {e.version === 0 ? 'draft' : `version ${e.version}`}
+        {e.changedSince && <span className="text-ink-soft">, changed since</span>}
+        <span className="block text-ink-soft" suppressHydrationWarning title={format(new Date(e.updatedAt), 'd MMM yyyy, HH:mm')}>
+          {format(new Date(e.updatedAt), 'd MMM yyyy')}
+        </span>
+      </p>
+      <p className="w-32 text-sm">
+        {e.version > 0 && (
+          <a className="underline decoration-rule underline-offset-4 hover:decoration-ink" href={`/exercises/${e.id}`}>
+            {e.flags.length === 0 ? 'How it fares' : <span className="text-signal">{e.flags.map((words) => words.split(':')[0]).join(', ')}</span>}
+            <span className="sr-only"> ({name})</span>
+          </a>
+        )}
+      </p>
+      <div className="flex gap-4">
+        {e.title !== null && <CopyExercise id={e.id} name={name} />}
+        {e.mine && <PutAway what="exercise" id={e.id} name={name} away={e.archived} />}
+      </div>
+    </li>
+  );
+}
+
+/** Exercises with a picture of what each asks for, to be searched, filtered and opened. */
+export function ExerciseList({ exercises }: { readonly exercises: readonly ExerciseLine[] }) {
+  const [wanted, setWanted] = useState(ALL);
+  const shown = useMemo(() => linesWanted(exercises, wanted), [exercises, wanted]);
+  return (
+    <div>
+      <Filters lines={exercises} wanted={wanted} onWant={setWanted} />
+      <p className="text-ink-soft text-sm" role="status">
+        {shown.length === exercises.length
+          ? `${exercises.length} ${exercises.length === 1 ? 'exercise' : 'exercises'}`
+          : `${shown.length} of ${exercises.length} exercises`}
+        {isFiltered(wanted) && (
+          <button type="button" className="ml-3 underline" onClick={() => setWanted({ ...ALL, order: wanted.order })}>
+            Show all
+          </button>
+        )}
+      </p>
+      <ul className="mt-1 border-ink border-t">
+        {shown.map((line) => (
+          <Line key={line.id} line={line} />
+        ))}
+      </ul>
+      {shown.length === 0 && <p className="py-6 text-ink-soft">None is like that. Take a word away, or show all.</p>}
+    </div>
+  );
+}
