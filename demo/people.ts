@@ -18,6 +18,8 @@ export interface DemoLearner {
   readonly settled: SimulatedLearner;
   /** Attempts after which half of the way from the first hand to the settled one is gone. */
   readonly half: number;
+  /** Exercises done first under the first scheme; the second one then begins from the front. */
+  readonly firstUnderOld?: number;
   /** Exercises begun, of the course in its order. */
   readonly reach: number;
   /** Attempts at each exercise. */
@@ -67,7 +69,7 @@ export const LEARNERS: readonly DemoLearner[] = [
   learner('Tomas Beck', ['three-button-mouse'], [UNSURE, GOOD, 14], [13, 3, 1]),
   learner('June Okoro', ['keyboard-alone'], [HANDY, FINE, 12], [11, 3, 1]),
   learner('Pim Aalders', ['six-axis-puck'], [UNSURE, GOOD, 18], [9, 3, 2]),
-  learner('Ruth Ferris', ['three-button-mouse', 'six-axis-puck'], [WILLING, GOOD, 12], [10, 3, 0]),
+  { ...learner('Ruth Ferris', ['three-button-mouse', 'six-axis-puck'], [WILLING, GOOD, 12], [10, 3, 0]), firstUnderOld: 8 },
   learner('Oskar Lind', ['two-button-mouse'], [WILLING, FAIR, 20], [10, 2, 3], { title: 'Down to the gear train', hand: hand(2.2, 1.1, 0, 0.9), times: 7 }),
   learner('Lena Marsh', ['two-button-mouse'], [HANDY, FAIR, 12], [5, 2, 17]),
   learner('Viktor Dahl', ['three-button-mouse'], [HANDY, GOOD, 10], [0, 0, 28]),

@@ -1,4 +1,4 @@
-import { type CourseContent, type CoursePlan, type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping, THRESHOLD } from '@core';
+import { type CourseContent, type CoursePlan, type Scheme, type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping, THRESHOLD } from '@core';
 import { writeGlb } from '@formats';
 import { dayAt } from '@server/day';
 import { newId, sha256 } from '@server/ids';
@@ -121,19 +121,27 @@ function daysAgo(n: number, total: number, away: number): number {
   return STORY_DAYS - (open >= STORM.from ? open + STORM.days : open);
 }
 
-/** What a learner does, in the order of their attempts: each exercise a few times, then where they get no further. */
-function plannedFor(learner: DemoLearner, course: readonly Published[]): { exercise: Published; hand: SimulatedLearner }[] {
-  const total = learner.reach * learner.repeats;
-  const plan = Array.from({ length: total }, (_, n) => {
-    const exercise = course[Math.floor(n / learner.repeats)] as Published;
+interface Planned {
+  readonly exercise: Published;
+  readonly hand: SimulatedLearner;
+  readonly scheme: Scheme;
+}
+
+/** What a learner does, in the order of their attempts: each exercise a few times, some under an earlier scheme first, then where they get no further. */
+function plannedFor(learner: DemoLearner, course: readonly Published[]): Planned[] {
+  const { repeats, reach, firstUnderOld = 0, stalls } = learner;
+  const schemes = learner.schemes.map((id) => schemeById(id) as Scheme);
+  const [old, present] = [schemes[0] as Scheme, schemes.at(-1) as Scheme];
+  const plan = Array.from({ length: (firstUnderOld + reach) * repeats }, (_, n): Planned => {
+    const place = Math.floor(n / repeats);
     // Practice over the course brings the hand nearer to where it settles, and within an exercise a little more.
     const gone = 1 - 0.5 ** (n / learner.half);
-    const again = 0.5 * (1 - 0.5 ** (n % learner.repeats));
-    return { exercise, hand: between(learner.first, learner.settled, gone + (1 - gone) * again) };
+    const again = 0.5 * (1 - 0.5 ** (n % repeats));
+    const under = place < firstUnderOld ? { exercise: course[place], scheme: old } : { exercise: course[place - firstUnderOld], scheme: present };
+    return { exercise: under.exercise as Published, scheme: under.scheme, hand: between(learner.first, learner.settled, gone + (1 - gone) * again) };
   });
-  const { stalls } = learner;
   const where = course.find(({ content }) => content.title === stalls?.title);
-  return stalls && where ? [...plan, ...Array.from({ length: stalls.times }, () => ({ exercise: where, hand: stalls.hand }))] : plan;
+  return stalls && where ? [...plan, ...Array.from({ length: stalls.times }, () => ({ exercise: where, scheme: present, hand: stalls.hand }))] : plan;
 }
 
 /** The luck of all hands. With this one Oskar gets no further with his cuts, as the story says; another number is another story. */
@@ -149,9 +157,7 @@ function idOf(learner: DemoLearner, n: number): string {
 async function practise(service: Service, person: Person, learner: DemoLearner, course: readonly Published[]): Promise<void> {
   const plan = plannedFor(learner, course);
   const now = service.now().getTime();
-  for (const [n, { exercise, hand }] of plan.entries()) {
-    const scheme = schemeById(learner.schemes[Math.floor((n * learner.schemes.length) / plan.length)] ?? '');
-    if (!scheme) continue;
+  for (const [n, { exercise, scheme, hand }] of plan.entries()) {
     // The last is made some minutes ago, the others the same hour of their days.
     let clock = now - daysAgo(n, plan.length, learner.away) * DAY - (PER_DAY - (n % PER_DAY)) * MINUTES * 60_000;
     const asked: RequestContext = { ...service, now: () => new Date(clock), who: person };

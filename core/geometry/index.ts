@@ -1,6 +1,7 @@
 /** Models as triangles in world metres, and what is computed from them: hulls, id pictures, sections. */
 export * from './diagonal';
 export * from './drawIds';
+export * from './drawPicture';
 export * from './features';
 export * from './inside';
 export * from './measuredWords';

@@ -6,6 +6,7 @@ import {
   defaultHome,
   detailsOf,
   draftSchema,
+  drawPicture,
   type Exercise,
   examineExercise,
   gainOf,
@@ -16,6 +17,7 @@ import {
   partIdsIn,
   reachFaults,
   referencesSchema,
+  type Scene,
   type Scheme,
   type ScoreCard,
   type ScoredModel,
@@ -34,6 +36,7 @@ import {
 import { AS_IT_IS, decodeMesh, encodeMesh, FormatError, type NamedBytes, type Placement, placeMesh, readModel } from '@formats';
 import { hashSync, verifySync } from '@node-rs/argon2';
 import { LRUCache } from 'lru-cache';
+import { PNG } from 'pngjs';
 import { z } from 'zod';
 import { invalid, ServiceError, shapeRefused } from '../errors';
 import { sha256 } from '../ids';
@@ -244,6 +247,23 @@ function nameParts({
   return { mesh: bytes, hash: sha256(bytes), parts: named.parts.map((part) => part.id) };
 }
 
+/** A PNG of a scene. */
+function picture({
+  mesh,
+  scene,
+  width,
+  height,
+}: {
+  readonly mesh: MeshBytes;
+  readonly scene: Scene;
+  readonly width: number;
+  readonly height: number;
+}): Uint8Array {
+  const png = new PNG({ width, height });
+  png.data = Buffer.from(drawPicture(sharedMesh(mesh), scene, width, height));
+  return new Uint8Array(PNG.sync.write(png));
+}
+
 /** argon2id with 19 MiB and two passes (OWASP's first recommendation). */
 const hashPassword = ({ password }: { readonly password: string }): string => hashSync(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
 
@@ -264,7 +284,7 @@ function spin({ ms, bytes = 0 }: { readonly ms: number; readonly bytes?: number 
 }
 
 /** Everything that is too heavy for the thread that answers. */
-export const jobs = { score, details, examine, openTry, model, nameParts, hashPassword, verifyPassword, spin };
+export const jobs = { score, details, examine, openTry, model, nameParts, picture, hashPassword, verifyPassword, spin };
 
 export type Jobs = typeof jobs;
 export type JobName = keyof Jobs;

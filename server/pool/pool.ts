@@ -28,6 +28,7 @@ const SECONDS: Record<JobName, number> = {
   openTry: 10,
   model: 60,
   nameParts: 30,
+  picture: 10,
   hashPassword: 10,
   verifyPassword: 10,
   spin: 2,

@@ -388,6 +388,30 @@ export async function costliestOf(db: Database, attemptIds: readonly string[]): 
   return found;
 }
 
+/** Cards of the last attempt that counts of each of these people at a version. */
+export async function lastCards(
+  db: Database,
+  exerciseId: string,
+  version: number,
+  personIds: readonly string[],
+): Promise<{ attemptId: string; personId: string; card: ScoreCard }[]> {
+  if (personIds.length === 0) return [];
+  const lines: { id: string; person_id: string }[] = await db('attempts')
+    .where({ exercise_id: exerciseId, version, counts: true })
+    .whereIn('person_id', [...personIds])
+    .whereNotNull('handed_in_at')
+    .orderBy(['handed_in_at', 'id'])
+    .select('id', 'person_id');
+  const last = new Map(lines.map(({ id, person_id }) => [person_id, id]));
+  const rows: { id: string; person_id: string; card: unknown }[] = await db('attempts')
+    .whereIn('id', [...last.values()])
+    .select('id', 'person_id', 'card');
+  return rows.flatMap((row) => {
+    const card = readCard(parseColumn(row.card));
+    return card ? [{ attemptId: row.id, personId: row.person_id, card }] : [];
+  });
+}
+
 export interface CriterionLine {
   readonly personId: string;
   readonly step: number;

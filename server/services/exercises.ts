@@ -118,8 +118,8 @@ export interface ExerciseLine {
   readonly archived: boolean;
   readonly skills: readonly SkillId[];
   readonly goals: readonly GoalKindId[];
-  /** Number of the first step of the newest version that has a picture; null: none. */
-  readonly pictured: number | null;
+  /** The model that its draft is built on; null when it cannot be read. */
+  readonly model: Exercise['model'] | null;
 }
 
 /** Whether a draft is no longer what was published. */
@@ -138,7 +138,6 @@ export async function exercisesRead(asked: RequestContext): Promise<ExerciseLine
       // Versions are read once a process.
       const newest = version > 0 ? await exercises.findVersion(asked.db, record.id, version) : null;
       const steps = record.draft?.steps ?? [];
-      const pictured = newest?.pictures.findIndex((hash) => hash !== null) ?? -1;
       return {
         id: record.id,
         title: record.draft?.title ?? null,
@@ -150,7 +149,7 @@ export async function exercisesRead(asked: RequestContext): Promise<ExerciseLine
         archived: record.archivedAt !== null,
         skills: [...new Set(steps.map(({ skill }) => skill))],
         goals: [...new Set(steps.map(({ goal }) => goal.kind))],
-        pictured: pictured < 0 ? null : pictured,
+        model: record.draft?.model ?? null,
       };
     }),
   );

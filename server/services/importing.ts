@@ -1,12 +1,12 @@
 import { type Encoding, type PersonLine, readPeople } from '@formats/peopleCsv';
 import { FRESH, isDuplicate, transact } from '../database';
 import { forbidden, invalid, ServiceError } from '../errors';
-import { byChance, newId } from '../ids';
+import { newId } from '../ids';
 import { writeDown } from '../repositories/audit';
 import * as people from '../repositories/people';
 import type { RequestContext } from '../service';
 import { freeName, signInStem } from './joining';
-import { hashPassword } from './signIn';
+import { firstPassword, hashAll } from './passwords';
 
 /** What becomes of a line: a new person, somebody who is here and comes into a group, somebody with whom nothing changes, or nothing, for it is wrong. */
 export type Becomes = 'new' | 'joins' | 'there' | 'bad';
@@ -111,24 +111,6 @@ export interface Imported {
   }[];
   /** How many who were here came into a group. */
   readonly joined: number;
-}
-
-/** No letters and figures that are taken for another. */
-const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
-const PARTS = 3;
-const PART = 4;
-
-/** A first password: three times four letters and figures, to be read out and typed. */
-const firstPassword = (): string => Array.from({ length: PARTS }, () => byChance(LETTERS, PART)).join('-');
-
-/** Passwords that are hashed at the same moment: others have their turn in between. */
-const AT_ONCE = 3;
-
-async function hashAll(asked: RequestContext, passwords: readonly string[]): Promise<string[]> {
-  const hashes: string[] = [];
-  for (let i = 0; i < passwords.length; i += AT_ONCE)
-    hashes.push(...(await Promise.all(passwords.slice(i, i + AT_ONCE).map((password) => hashPassword(asked, password, asked.who.id)))));
-  return hashes;
 }
 
 /** Imports a file as its preview says: all of it or nothing. `leaveOut`: bad lines are left out; else they keep it back. */

@@ -11,6 +11,7 @@ import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { importPeople, previewPeople } from './importing';
 import { rebuildProgress } from './learning';
 import { answerTo, noticesRead, writeTo } from './messages';
+import { newPasswords } from './passwords';
 import { addToGroup, makeGroup, makePerson, peopleOfGroup } from './people';
 import { changeRole, deletePerson, movePeople, roster, setActive, whatTheyLeave } from './roster';
 import { signIn, whoIs } from './signIn';
@@ -130,6 +131,21 @@ describe('a person is kept out, moved, given another role', () => {
     expect((await peopleOfGroup(s.instructor, s.group.id)).trainees).toHaveLength(1);
     await expect(setActive(s.lead, s.lead.who.id, false)).rejects.toMatchObject({ field: 'person' });
     await expect(setActive(s.instructor, s.trainee.who.id, false)).rejects.toMatchObject({ status: 403 });
+  });
+
+  it('gets a new password with others, all of them or none', async () => {
+    const { signIn: name } = s.trainee.who;
+    const { token } = await signIn(service, name, PASSWORD, '10.1.1.3');
+    await expect(newPasswords(s.instructor, [s.trainee.who.id, 'nobody'])).rejects.toMatchObject({ status: 404 });
+    await expect(newPasswords(s.trainee, [s.trainee.who.id])).rejects.toMatchObject({ status: 404 });
+    await expect(newPasswords(s.lead, [s.trainee.who.id, s.lead.who.id])).rejects.toMatchObject({ field: 'personIds' });
+    expect(await whoIs(service, token)).not.toBeNull();
+    const [given] = await newPasswords(s.instructor, [s.trainee.who.id]);
+    expect(given).toEqual({ name: s.trainee.who.name, signIn: name, password: expect.stringMatching(/^\w{4}-\w{4}-\w{4}$/) });
+    expect(await whoIs(service, token)).toBeNull();
+    await expect(signIn(service, name, PASSWORD, '10.1.1.3')).rejects.toMatchObject({ code: 'wrong' });
+    await signIn(service, name, given?.password ?? '', '10.1.1.3');
+    expect((await words())[0]).toBe(`${s.instructor.who.name} set a new password for ${s.trainee.who.name}.`);
   });
 
   it('goes from group to group, by a lead or between one’s own', async () => {

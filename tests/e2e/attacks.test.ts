@@ -232,6 +232,7 @@ describe('anything at all, from a seed', () => {
       'people/preview',
       'people/import',
       'people/move',
+      'people/passwords',
       'people/x',
       'people/x/notes',
       'people/x/extra-time',

@@ -128,6 +128,8 @@ export const ANSWERS = {
     }),
   ),
   targetPicture: face('GET', '/api/pictures/:exercise/:version/:step', null),
+  exercisePicture: face('GET', '/api/exercises/:id/:version/picture', null),
+  modelPicture: face('GET', '/api/models/:id/:revision/picture', null),
 
   makeCourse: face('POST', '/api/courses', made),
   saveCourse: face('PUT', '/api/courses/:id', z.object({ revision: z.number() })),
@@ -177,6 +179,7 @@ export const ANSWERS = {
       joined: z.number(),
     }),
   ),
+  newPasswords: face('POST', '/api/people/passwords', z.object({ people: z.array(z.object({ name: z.string(), signIn: z.string(), password: z.string() })) })),
   movePeople: face('POST', '/api/people/move', nothing),
   changePerson: face('PATCH', '/api/people/:id', nothing),
   leavingOf: face(

@@ -122,6 +122,8 @@ const TERMS = {
     errors: [FORBIDDEN, [409, 'changed']],
   },
   targetPicture: { who: 'person', request: null },
+  exercisePicture: { who: 'staff', request: null },
+  modelPicture: { who: 'person', request: null },
 
   makeCourse: { who: 'staff', request: z.object({ name }) },
   /** `base`: the revision that it was changed on. */
@@ -170,6 +172,7 @@ const TERMS = {
     most: 'people',
     errors: [FORBIDDEN, [409, 'changed']],
   },
+  newPasswords: { who: 'staff', request: z.object({ personIds: somePeople }), errors: [FORBIDDEN] },
   /** From a group, or from none; to a group, or out of all. */
   movePeople: { who: 'staff', request: z.object({ personIds: somePeople, from: id.nullable(), to: id.nullable() }), errors: [FORBIDDEN] },
   changePerson: {

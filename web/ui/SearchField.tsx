@@ -15,7 +15,7 @@ export function SearchField({ label, placeholder, value, onChange, compact = fal
   return (
     <label className={`relative block ${className}`}>
       <span className="sr-only">{label}</span>
-      <Search size={compact ? 15 : 16} className={`absolute left-3 text-ink-soft ${compact ? 'top-2.5' : 'top-3'}`} aria-hidden="true" />
+      <Search size={compact ? 15 : 16} className={`absolute left-3 text-ink-soft ${compact ? 'top-[7px]' : 'top-3'}`} aria-hidden="true" />
       <input className={`field !pl-9 ${compact ? '!py-1 text-sm' : ''}`} placeholder={placeholder} value={value} onChange={(e) => onChange(e.target.value)} />
     </label>
   );

@@ -1,5 +1,5 @@
+import { SearchField } from '@web/ui/SearchField';
 import { format } from 'date-fns';
-import { Search } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { CopyExercise } from './CopyExercise';
 import { ALL, type ExerciseLine, isFiltered, linesWanted, ORDERS, occurring, STATES, type Wanted } from './exerciseLines';
@@ -16,7 +16,7 @@ interface ChoiceProps {
 
 function Choice({ label, value, any, options, onChange }: ChoiceProps) {
   return (
-    <select aria-label={label} className="field !w-auto max-w-full !py-1.5 text-sm" value={value} onChange={(e) => onChange(e.target.value)}>
+    <select aria-label={label} className="field !w-auto max-w-full !py-1 text-sm" value={value} onChange={(e) => onChange(e.target.value)}>
       {any !== null && <option value="">{any}</option>}
       {options.map(([id, words]) => (
         <option key={id} value={id}>
@@ -34,17 +34,14 @@ function Filters({ lines, wanted, onWant }: { readonly lines: readonly ExerciseL
   const courses = occurring(lines, 'courses');
   return (
     <div className="mb-4 flex flex-wrap items-center gap-2">
-      <label className="relative min-w-48 flex-1">
-        <span className="sr-only">Search exercises</span>
-        <Search size={16} className="-translate-y-1/2 absolute top-1/2 left-3 text-ink-soft" aria-hidden="true" />
-        <input
-          type="search"
-          className="field !py-1.5 !pl-9 text-sm"
-          placeholder="Title, skill, goal or course"
-          value={wanted.words}
-          onChange={(e) => set({ words: e.target.value })}
-        />
-      </label>
+      <SearchField
+        label="Search exercises"
+        placeholder="Title, skill, goal or course"
+        value={wanted.words}
+        onChange={(words) => set({ words })}
+        compact
+        className="min-w-48 flex-1"
+      />
       <Choice label="Skill" any="Any skill" value={wanted.skill} options={same(occurring(lines, 'skills'))} onChange={(skill) => set({ skill })} />
       <Choice label="Goal" any="Any goal" value={wanted.goal} options={same(occurring(lines, 'goals'))} onChange={(goal) => set({ goal })} />
       {courses.length > 0 && <Choice label="Course" any="Any course" value={wanted.course} options={same(courses)} onChange={(course) => set({ course })} />}
@@ -64,11 +61,9 @@ function Line({ line: e }: { readonly line: ExerciseLine }) {
   const name = e.title || 'Untitled';
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-rule border-b py-2 hover:bg-card">
-      {e.picture ? (
-        <img src={e.picture} alt="" loading="lazy" width={80} height={50} className="h-[50px] w-20 shrink-0 rounded border border-rule object-cover" />
-      ) : (
-        <span className="grid h-[50px] w-20 shrink-0 place-items-center rounded border border-rule border-dashed text-ink-soft text-xs">no picture</span>
-      )}
+      <span className="h-[54px] w-[86px] shrink-0 overflow-hidden rounded border border-rule bg-card">
+        {e.picture && <img src={e.picture} alt="" loading="lazy" width={86} height={54} className="h-full w-full object-cover" />}
+      </span>
       <div className="min-w-40 flex-1">
         <p>
           {e.title === null ? (

@@ -1,8 +1,10 @@
+import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
 import { Choice } from '@web/ui/fields';
 import type { Named } from '@web/ui/named';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
+import { FirstPasswords } from './FirstPasswords';
 
 interface Props {
   readonly people: readonly Named[];
@@ -17,14 +19,15 @@ const NOWHERE = '';
 
 const counted = (people: readonly Named[]): string => (people.length === 1 ? (people[0]?.name ?? '') : `${people.length} people`);
 
-/** What can be done with several people at once: write to them, move them. */
+/** What can be done with several people at once: write to them, move them, give them new passwords. */
 export function ChosenPeople({ people, groups, from, onDone }: Props) {
-  const [open, setOpen] = useState<'write' | 'move' | null>(null);
+  const [open, setOpen] = useState<'write' | 'move' | 'passwords' | null>(null);
   const [words, setWords] = useState('');
   const others = groups.filter(({ id }) => id !== from);
   const [to, setTo] = useState(others[0]?.id ?? NOWHERE);
   const [said, setSaid] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
+  const [given, setGiven] = useState<AnswerOf<'newPasswords'>['people'] | null>(null);
   const ids = people.map(({ id }) => id);
   const doing =
     (work: () => Promise<void>) =>
@@ -33,7 +36,7 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
       setError(null);
       try {
         await work();
-        setOpen(null);
+        setOpen((now) => (now === 'passwords' ? now : null));
       } catch (problem) {
         setError(wordsOf(problem));
       }
@@ -43,6 +46,7 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
     setWords('');
     setSaid(`Sent to ${counted(people)}: it stands under Today, where it can be answered.`);
   });
+  const reset = doing(async () => setGiven((await call('newPasswords', { body: { personIds: ids } })).people));
   const move = doing(async () => {
     await call('movePeople', { body: { personIds: ids, from, to: to === NOWHERE ? null : to } });
     onDone();
@@ -66,6 +70,16 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
           Move them
         </button>
       )}
+      <button
+        type="button"
+        className="button !py-1"
+        onClick={() => {
+          setGiven(null);
+          setOpen('passwords');
+        }}
+      >
+        New passwords
+      </button>
       <button type="button" className="button-quiet" onClick={onDone}>
         Choose nobody
       </button>
@@ -107,6 +121,27 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
             Move
           </button>
         </form>
+      </Sheet>
+      <Sheet
+        open={open === 'passwords'}
+        onOpenChange={() => setOpen(null)}
+        title={`New passwords for ${counted(people)}`}
+        about="Each gets a new one; the present one no longer holds, and they are signed out everywhere."
+      >
+        {given ? (
+          <FirstPasswords people={given} />
+        ) : (
+          <form onSubmit={reset} className="space-y-4 p-1">
+            {error && (
+              <p role="alert" className="text-signal">
+                {error}
+              </p>
+            )}
+            <button type="submit" className="button-main">
+              Give them new ones
+            </button>
+          </form>
+        )}
       </Sheet>
     </div>
   );

@@ -2,8 +2,8 @@ import { ENCODINGS, type Encoding, MOST_ROWS } from '@formats/peopleCsv';
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
 import { Choice } from '@web/ui/fields';
-import Papa from 'papaparse';
 import { useState } from 'react';
+import { asDownload, FirstPasswords } from './FirstPasswords';
 
 type Plan = AnswerOf<'previewPeople'>;
 type Line = Plan['lines'][number];
@@ -21,8 +21,6 @@ const BECOMES: Record<Line['becomes'], { readonly words: string; readonly look: 
 };
 
 const EXAMPLE = 'name,sign-in,group,role\nAda Byron,ada,Spring watch,\nMary Ross,,Spring watch,instructor\n';
-
-const asDownload = (text: string): string => `data:text/csv;charset=utf-8,${encodeURIComponent(`\ufeff${text}`)}`;
 
 async function base64Of(file: File): Promise<string> {
   const bytes = new Uint8Array(await file.arrayBuffer());
@@ -71,7 +69,6 @@ function Preview({ plan }: { readonly plan: Plan }) {
 
 /** What was done, with the first passwords: they are shown this once. */
 function Imported({ done }: { readonly done: Done }) {
-  const rows = done.people.map(({ name, signIn, group, password }) => ({ name, group, sign_in: signIn, first_password: password ?? 'as in the file' }));
   return (
     <section className="card mt-6 p-6" aria-labelledby="done" data-testid="imported">
       <h2 id="done" className="text-xl">
@@ -79,41 +76,10 @@ function Imported({ done }: { readonly done: Done }) {
       </h2>
       {done.people.length > 0 && (
         <>
-          <p className="mt-1">
-            <strong>The first passwords are shown this once.</strong> Print them or save them, and give each person theirs; each can choose another under their
-            name.
-          </p>
-          <div className="my-3 flex gap-3 print:hidden">
-            <button type="button" className="button" onClick={() => window.print()}>
-              Print
-            </button>
-            <a className="button" href={asDownload(Papa.unparse(rows, { escapeFormulae: true }))} download="first-passwords.csv">
-              Save as CSV
-            </a>
-            <a className="button-quiet" href="/people">
-              To the people
-            </a>
-          </div>
-          <table className="w-full text-left">
-            <thead>
-              <tr className="border-ink border-b text-ink-soft text-sm">
-                <th className="py-1.5 font-normal">Name</th>
-                <th className="font-normal">Group</th>
-                <th className="font-normal">Signs in as</th>
-                <th className="font-normal">First password</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <tr key={row.sign_in} className="border-rule border-b">
-                  <td className="py-1.5">{row.name}</td>
-                  <td>{row.group}</td>
-                  <td className="font-mono text-sm">{row.sign_in}</td>
-                  <td className="font-mono text-sm">{row.first_password}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <FirstPasswords people={done.people} printed />
+          <a className="button-quiet mt-3 print:hidden" href="/people">
+            To the people
+          </a>
         </>
       )}
     </section>
