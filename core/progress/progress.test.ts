@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Gesture, THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE } from '../input';
 import { randomFrom } from '../math';
+import { slipping } from '../simulation';
+import { attempt } from '../tests/practice';
+import type { Move } from '../trace';
 import { type CountedSlip, habitsOf } from './habits';
 import { attemptsToReach, fitLearningCurve } from './learningCurve';
 import { regress } from './regress';
@@ -181,5 +184,28 @@ describe('habits of an earlier scheme', () => {
   it('the most frequent of late come first', () => {
     const habits = habitsOf(attempts, [slip(2, 9), slip(11, 1, 'right drag'), slip(10, 2, 'left drag')]);
     expect(habits.map((habit) => habit.gesture)).toEqual(['left drag', 'right drag', 'middle drag']);
+  });
+
+  it('of simulated learners are recovered: how often at first and of late, within a tenth of the movements', () => {
+    const MOVEMENTS = 40;
+    const pans: Move[] = Array.from({ length: MOVEMENTS }, (_, i) => ({
+      t: i + 1,
+      command: { kind: 'pan', dx: 10, dy: 0 },
+      gesture: { id: i, device: 'mouse', binding: 'right drag' },
+    }));
+    for (const [before, after] of [
+      [0.6, 0.1],
+      [0.3, 0.3],
+      [0.5, 0],
+    ] as const) {
+      const ids = Array.from({ length: 20 }, (_, n) => ({ id: `n${n}`, schemeId: 'two-button-mouse' }));
+      const slips = ids.map(({ id }, n): CountedSlip => {
+        const made = slipping({ ...attempt([]), moves: pans, end: MOVEMENTS + 1 }, THREE_BUTTON_MOUSE, TWO_BUTTON_MOUSE, n < 10 ? before : after, n + 1);
+        return { attemptId: id, gesture: 'middle drag', wanted: 'pan', times: made.events.filter(({ kind }) => kind === 'slip').length };
+      });
+      const [habit] = habitsOf(ids, slips);
+      expect(Math.abs((habit?.first ?? 0) / MOVEMENTS - before)).toBeLessThan(0.1);
+      expect(Math.abs((habit?.last ?? 0) / MOVEMENTS - after)).toBeLessThan(0.1);
+    }
   });
 });

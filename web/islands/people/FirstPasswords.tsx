@@ -1,3 +1,4 @@
+import { PrintButton } from '@web/ui/PrintButton';
 import Papa from 'papaparse';
 
 interface Props {
@@ -27,11 +28,7 @@ export function FirstPasswords({ people, printed = false }: Props) {
         another under their name.
       </p>
       <div className="my-3 flex gap-3 print:hidden">
-        {printed && (
-          <button type="button" className="button" onClick={() => window.print()}>
-            Print
-          </button>
-        )}
+        {printed && <PrintButton className="button" />}
         <a className="button" href={asDownload(Papa.unparse(rows, { escapeFormulae: true }))} download="first-passwords.csv">
           Save as CSV
         </a>

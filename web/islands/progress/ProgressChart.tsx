@@ -42,7 +42,7 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
           Attempts over time
         </h2>
         <div className="flex gap-3">
-          <select aria-label="Exercise" className="field !w-auto !py-1" value={exercise} onChange={(e) => setExercise(e.target.value)}>
+          <select aria-label="Exercise" className="field !w-auto !py-1 print:hidden" value={exercise} onChange={(e) => setExercise(e.target.value)}>
             <option value="">All exercises</option>
             {exercises.map(([id, title]) => (
               <option key={id} value={id}>
@@ -50,7 +50,12 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
               </option>
             ))}
           </select>
-          <select aria-label="What is shown" className="field !w-auto !py-1" value={what} onChange={(e) => setWhat(e.target.value as 'score' | 'seconds')}>
+          <select
+            aria-label="What is shown"
+            className="field !w-auto !py-1 print:hidden"
+            value={what}
+            onChange={(e) => setWhat(e.target.value as 'score' | 'seconds')}
+          >
             <option value="score">Points</option>
             <option value="seconds">Seconds</option>
           </select>

@@ -107,7 +107,7 @@ export function SkillMap({ personId, skills, review }: Props) {
                           onClick={() => setOpen(opened ? null : line)}
                         >
                           <Cell line={line} />
-                          <ChevronDown size={14} className={`ml-auto text-ink-soft ${opened ? 'rotate-180' : ''}`} aria-hidden="true" />
+                          <ChevronDown size={14} className={`ml-auto text-ink-soft print:hidden ${opened ? 'rotate-180' : ''}`} aria-hidden="true" />
                         </button>
                       ) : (
                         <span className="px-2 text-ink-soft" role="img" aria-label="not tried">
