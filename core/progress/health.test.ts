@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type HealthTry, healthFlags, statsOf } from './health';
+import { type HealthTry, healthFlags, type OwnTries, statsOf } from './health';
 
 const tries = (...list: readonly (readonly [string, number, number])[]): HealthTry[] =>
   list.map(([personId, score, seconds]) => ({ personId, score, seconds }));
@@ -85,6 +85,14 @@ describe('what an exercise suffers from', () => {
     expect(kinds(60, 5, { opened: 10, left: 3 })).toEqual([]);
     expect(kinds(60, 5, { opened: 10, left: 4 })).toEqual(['left']);
     expect(healthFlags(null, { opened: 10, left: 10 }).map(({ kind }) => kind)).toEqual(['left']);
+  });
+  it('is that its tolerances are tighter than the author keeps to, from three own tries on', () => {
+    const told = (...own: OwnTries[]): string[] => healthFlags(null, { ...NEVER_LEFT, own }).map(({ words }) => words);
+    expect(told({ criterion: 'direction', tries: 2, lost: 2 })).toEqual([]);
+    expect(told({ criterion: 'direction', tries: 4, lost: 2 })).toEqual([]);
+    expect(told({ criterion: 'direction', tries: 4, lost: 3 }, { criterion: 'size', tries: 4, lost: 0 }, { criterion: 'roll', tries: 4, lost: 4 })).toEqual([
+      'Tighter than the author: most of the author’s own tries lose points for direction, roll',
+    ]);
   });
   it('is that it tells nobody apart', () => {
     const levels = new Map(Array.from({ length: 15 }, (_, i) => [`p${i}`, i]));

@@ -1,3 +1,4 @@
+import { CRITERIA, type CriterionId } from '../criteria';
 import { median } from '../math';
 import { regress } from './regress';
 
@@ -30,6 +31,16 @@ const APART = 0.1;
 /** Openings from which on it is told that it is often left, and the share of them. */
 const FEWEST_OPENED = 10;
 const OFTEN = 0.3;
+/** Tries of the author's own from which on its tolerances are held against them, and the share of those that lose points. */
+const FEWEST_OWN = 3;
+const MOST_LOSE = 0.5;
+
+/** How the author's own attempts met a criterion: how many there were, and how many lost points by it. */
+export interface OwnTries {
+  readonly criterion: CriterionId;
+  readonly tries: number;
+  readonly lost: number;
+}
 
 /** `rest`: level of each learner on the rest of the skill, in any unit; `lost`: what each criterion cost. Null: nobody tried it. */
 export function statsOf(
@@ -62,12 +73,15 @@ export function statsOf(
 
 /** What an exercise suffers from, in words. */
 export interface HealthFlag {
-  readonly kind: 'easy' | 'hard' | 'same' | 'left';
+  readonly kind: 'easy' | 'hard' | 'same' | 'tight' | 'left';
   readonly words: string;
 }
 
-/** `opened`: attempts begun long enough ago to be over; `left`: those of them that were never handed in. */
-export function healthFlags(stats: ExerciseStats | null, { opened, left }: { readonly opened: number; readonly left: number }): HealthFlag[] {
+/** `opened`: attempts begun long enough ago to be over; `left`: those of them that were never handed in; `own`: the author's. */
+export function healthFlags(
+  stats: ExerciseStats | null,
+  { opened, left, own = [] }: { readonly opened: number; readonly left: number; readonly own?: readonly OwnTries[] },
+): HealthFlag[] {
   const flags: HealthFlag[] = [];
   if (stats && stats.learners >= FEWEST_JUDGED) {
     if (stats.firstMean >= EASY) flags.push({ kind: 'easy', words: 'Too easy: first attempts earn nearly everything' });
@@ -75,6 +89,12 @@ export function healthFlags(stats: ExerciseStats | null, { opened, left }: { rea
   }
   const apart = stats?.discrimination ?? null;
   if (apart !== null && apart < APART) flags.push({ kind: 'same', words: 'Tells nobody apart: who is good at the skill does no better here' });
+  const tight = own.filter(({ tries, lost }) => tries >= FEWEST_OWN && lost / tries > MOST_LOSE);
+  if (tight.length > 0)
+    flags.push({
+      kind: 'tight',
+      words: `Tighter than the author: most of the author’s own tries lose points for ${tight.map(({ criterion }) => CRITERIA[criterion].label.toLowerCase()).join(', ')}`,
+    });
   if (opened >= FEWEST_OPENED && left / opened > OFTEN)
     flags.push({ kind: 'left', words: `Often left: ${left} of ${opened} that were begun were never handed in` });
   return flags;

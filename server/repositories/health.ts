@@ -1,4 +1,4 @@
-import { type ExerciseStats, groupedBy, type HealthTry } from '@core';
+import { type CriterionId, type ExerciseStats, groupedBy, type HealthTry, type OwnTries } from '@core';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
 
@@ -132,4 +132,26 @@ export async function openedAndLeft(db: Database, exerciseIds: readonly string[]
     .groupBy('exercise_id', 'version')
     .select('exercise_id', 'version', db.raw('count(*) as opened'), db.raw('sum(handed_in_at is null) as left_over'));
   return new Map(rows.map((row) => [`${row.exercise_id} ${row.version}`, { opened: Number(row.opened), left: Number(row.left_over) }]));
+}
+
+/** How the author's own attempts that count met each criterion that weighs something, by `id version`. */
+export async function ownTries(db: Database, exerciseIds: readonly string[]): Promise<Map<string, OwnTries[]>> {
+  if (exerciseIds.length === 0) return new Map();
+  // Criteria are written by this server, from cards.
+  const rows: { exercise_id: string; version: number; criterion: CriterionId; tries: number | string; lost: number | string }[] = await db('attempts as a')
+    .join('exercises as e', function () {
+      this.on('e.id', 'a.exercise_id').andOn('e.owner_id', 'a.person_id');
+    })
+    .join('attempt_criteria as c', 'c.attempt_id', 'a.id')
+    .whereIn('a.exercise_id', [...exerciseIds])
+    .where('a.counts', true)
+    .whereNotNull('c.value')
+    .groupBy('a.exercise_id', 'a.version', 'c.criterion')
+    .orderBy('c.criterion')
+    .select('a.exercise_id', 'a.version', 'c.criterion', db.raw('count(*) as tries'), db.raw('sum(c.lost > 0) as lost'));
+  const found = rows.map(({ exercise_id, version, criterion, tries, lost }) => ({
+    key: `${exercise_id} ${version}`,
+    own: { criterion, tries: Number(tries), lost: Number(lost) },
+  }));
+  return new Map([...groupedBy(found, ({ key }) => key)].map(([key, those]) => [key, those.map(({ own }) => own)]));
 }

@@ -70,12 +70,16 @@ export interface ExerciseHealth {
 /** Health of versions, each given by its exercise and number. */
 async function healthOf(asked: RequestContext, versions: readonly { readonly exerciseId: string; readonly version: number }[]): Promise<ExerciseHealth[]> {
   const ids = [...new Set(versions.map(({ exerciseId }) => exerciseId))];
-  const [stats, opened] = await Promise.all([health.statsKept(asked.db, ids), health.openedAndLeft(asked.db, ids, new Date(asked.now().getTime() - DAY))]);
+  const [stats, opened, own] = await Promise.all([
+    health.statsKept(asked.db, ids),
+    health.openedAndLeft(asked.db, ids, new Date(asked.now().getTime() - DAY)),
+    health.ownTries(asked.db, ids),
+  ]);
   return versions.map(({ exerciseId, version }) => {
     const key = `${exerciseId} ${version}`;
     const counts = opened.get(key) ?? { opened: 0, left: 0 };
     const known = stats.get(key) ?? null;
-    return { version, stats: known, ...counts, flags: healthFlags(known, counts) };
+    return { version, stats: known, ...counts, flags: healthFlags(known, { ...counts, own: own.get(key) ?? [] }) };
   });
 }
 

@@ -71,6 +71,16 @@ describe('what attempts tell of exercises', () => {
     await expect(exerciseHealth(s.trainee, id, 1)).rejects.toMatchObject({ status: 404 });
   });
 
+  it('holds its tolerances against what the author does', async () => {
+    const id = await given();
+    const flags = async (): Promise<string[]> => (await exerciseHealth(s.instructor, id, 1))[0]?.flags.map(({ kind }) => kind) ?? [];
+    for (let i = 0; i < 2; i++) await handInFor(s.instructor, id, 2.4);
+    await handInFor(s.trainee, id, 0.3);
+    expect(await flags()).toEqual([]);
+    await handInFor(s.instructor, id, 2.4);
+    expect(await flags()).toEqual(['tight']);
+  });
+
   it('follows what is left out', async () => {
     const id = await given();
     const attempt = await handInFor(s.trainee, id, 0.3);

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { type AppProcess, startApp, testEnv } from './appProcess';
-import { type Browser, drag, find, openBrowser, picturing, press, signInAs, stage, textOf, waitFor } from './browser';
+import { type Browser, drag, find, openBrowser, picturing, press, signInByButton, stage, textOf, waitFor } from './browser';
 import { choose, handIn } from './screens';
 import { exerciseNamed, openStored } from './stored';
 
@@ -14,7 +14,7 @@ beforeAll(async () => {
   app = await startApp({ ...testEnv(), HOST: '0.0.0.0' });
   base = `http://class.test:${app.port}`;
   browser = await openBrowser(1280, 800, 1, '--host-resolver-rules=MAP class.test 127.0.0.1');
-  await signInAs(browser.driver, base, 'June Okoro');
+  await signInByButton(browser.driver, base, 'June Okoro');
 });
 afterAll(async () => {
   await browser?.close();

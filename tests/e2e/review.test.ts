@@ -1,6 +1,6 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { button, drag, openBrowser, picturing, press, signInAs, textOf, waitFor, write } from './browser';
+import { button, drag, openBrowser, picturing, press, signInAs, signInByButton, textOf, waitFor, write } from './browser';
 import { handIn, openExercise } from './screens';
 import { base } from './stored';
 import { useBrowser } from './useBrowser';
@@ -34,7 +34,7 @@ describe('looking at an attempt again', () => {
       const other = await openBrowser();
       try {
         const teacher = other.driver;
-        await signInAs(teacher, base(), 'Maren Holt');
+        await signInByButton(teacher, base(), 'Maren Holt');
         // The newest attempt of the group.
         const newest = await teacher.findElement(By.css(`section[aria-labelledby=recent] a[href="/attempts/${id}/review"]`));
         expect(await newest.getText()).toMatch(/^Tomas Beck\s+Round to the ladder/);

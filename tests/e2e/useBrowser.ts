@@ -1,6 +1,6 @@
 import type { WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll } from 'vitest';
-import { type Browser, openBrowser, signInAs } from './browser';
+import { type Browser, openBrowser, signInByButton } from './browser';
 import { base, openStored } from './stored';
 
 /** A browser for the tests of a file, signed in as a person of the demo if named, and what the database holds. */
@@ -9,7 +9,7 @@ export function useBrowser(person?: string): { readonly driver: WebDriver; reado
   let browser: Browser | undefined;
   beforeAll(async () => {
     browser = await openBrowser();
-    if (person) await signInAs(browser.driver, base(), person);
+    if (person) await signInByButton(browser.driver, base(), person);
   });
   afterAll(async () => {
     await browser?.close();

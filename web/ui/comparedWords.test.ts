@@ -15,6 +15,7 @@ it.each([
   [{ likely: 0.8, low: 0.7, high: 0.9 }, 'Puck is 20 % slower than Mouse today (between 30 % slower and 10 % slower).'],
   [{ likely: 1.25, low: 1.1, high: 1.4 }, 'Puck is 25 % quicker than Mouse today (between 10 % quicker and 40 % quicker).'],
   [{ likely: 0.97, low: 0.9, high: 1.05 }, 'Puck is about as quick as Mouse today (between 10 % slower and 5 % quicker).'],
+  [{ likely: 3.18, low: 1.9, high: 4.93 }, 'Puck is 3.2 times as quick as Mouse today (between 90 % quicker and 4.9 times as quick).'],
   [{ likely: 1, low: 1, high: 1 }, 'Puck is about as quick as Mouse today (between as quick and as quick).'],
 ])('a ratio of %j is told in words', (ratio, words) => {
   expect(ratioWords(pair(ratio))).toBe(words);

@@ -1,16 +1,21 @@
 import type { ComparedPair } from '@server/services/comparing';
 
 const percent = (ratio: number): string => `${Math.round(Math.abs(1 - ratio) * 100)} %`;
-const side = (ratio: number): string => (Math.round((1 - ratio) * 100) === 0 ? 'as quick' : `${percent(ratio)} ${ratio < 1 ? 'slower' : 'quicker'}`);
+/** From twice as quick on it is told as so many times. */
+const TWICE = 2;
+
+function side(ratio: number): string {
+  if (ratio >= TWICE) return `${ratio.toFixed(1)} times as quick`;
+  if (Math.round((1 - ratio) * 100) === 0) return 'as quick';
+  return `${percent(ratio)} ${ratio < 1 ? 'slower' : 'quicker'}`;
+}
 
 /** "With the puck 20 % slower than with the mouse, between 31 % slower and 6 % slower"; null: not enough yet. */
 export function ratioWords({ mine, other, ratio }: ComparedPair): string | null {
   if (!ratio) return null;
-  const between = `between ${side(ratio.low)} and ${side(ratio.high)}`;
-  const surely = ratio.high < 1 || ratio.low > 1;
-  return surely
-    ? `${mine.name} is ${side(ratio.likely)} than ${other.name} today (${between}).`
-    : `${mine.name} is about as quick as ${other.name} today (${between}).`;
+  const between = `(between ${side(ratio.low)} and ${side(ratio.high)})`;
+  if (ratio.low <= 1 && ratio.high >= 1) return `${mine.name} is about as quick as ${other.name} today ${between}.`;
+  return `${mine.name} is ${side(ratio.likely)} ${ratio.likely >= TWICE ? 'as' : 'than'} ${other.name} today ${between}.`;
 }
 
 /** When the slower one will be as quick; null: nothing to tell. */

@@ -10,6 +10,7 @@ import { Popover } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import type { Learner } from './learner';
 import { type By, columnsFor } from './learnerColumns';
+import { isSeen, SEEN, type Seen } from './seenWhen';
 
 const COLUMNS_KEY = 'dial-home group columns';
 
@@ -54,7 +55,8 @@ export function LearnersTable({ groupId, groups, learners, courses, now }: Props
   const [sorting, setSorting] = useState<SortingState>([{ id: 'name', desc: false }]);
   const [columnVisibility, setColumnVisibility] = useChosenColumns();
   const [rowSelection, setRowSelection] = useState<RowSelectionState>({});
-  const data = useMemo(() => [...learners], [learners]);
+  const [seen, setSeen] = useState<Seen | ''>('');
+  const data = useMemo(() => learners.filter((learner) => !seen || isSeen(seen, learner, now)), [learners, seen, now]);
   const units = useMemo(
     () => courses.flatMap((course) => course.units.map((each) => ({ ...each, key: `${course.courseId} ${each.id}`, course: course.name }))),
     [courses],
@@ -72,7 +74,7 @@ export function LearnersTable({ groupId, groups, learners, courses, now }: Props
     enableSortingRemoval: false,
     getRowId: ({ id }) => id,
   });
-  const chosen = learners.filter(({ id }) => rowSelection[id]);
+  const chosen = data.filter(({ id }) => rowSelection[id]);
   return (
     <section aria-labelledby="learners" className="card p-5">
       <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
@@ -105,6 +107,14 @@ export function LearnersTable({ groupId, groups, learners, courses, now }: Props
               ))}
             </select>
           )}
+          <select aria-label="Last seen" className="field !w-auto !py-1" value={seen} onChange={(e) => setSeen(e.target.value as Seen | '')}>
+            <option value="">Seen at any time</option>
+            {Object.entries(SEEN).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
           <Popover.Root>
             <Popover.Trigger className="button !py-1">
               <Columns3 size={16} aria-hidden="true" /> Columns
@@ -130,6 +140,7 @@ export function LearnersTable({ groupId, groups, learners, courses, now }: Props
       ) : (
         <>
           <VirtualTable table={table} labelledBy="learners" />
+          {data.length === 0 && <p className="py-3 text-ink-soft">None of the {learners.length} is among those.</p>}
           {chosen.length > 0 && <ChosenPeople people={chosen} groups={groups} from={groupId} onDone={() => setRowSelection({})} />}
         </>
       )}

@@ -16,7 +16,7 @@ interface ChoiceProps {
 
 function Choice({ label, value, any, options, onChange }: ChoiceProps) {
   return (
-    <select aria-label={label} className="field !w-auto max-w-full !py-1 text-sm" value={value} onChange={(e) => onChange(e.target.value)}>
+    <select aria-label={label} className="field max-w-full !py-1 text-sm sm:!w-auto" value={value} onChange={(e) => onChange(e.target.value)}>
       {any !== null && <option value="">{any}</option>}
       {options.map(([id, words]) => (
         <option key={id} value={id}>
@@ -33,14 +33,14 @@ function Filters({ lines, wanted, onWant }: { readonly lines: readonly ExerciseL
   const set = (change: Partial<Wanted>): void => onWant({ ...wanted, ...change });
   const courses = occurring(lines, 'courses');
   return (
-    <div className="mb-4 flex flex-wrap items-center gap-2">
+    <div className="mb-4 grid grid-cols-2 items-center gap-2 sm:flex sm:flex-wrap">
       <SearchField
         label="Search exercises"
         placeholder="Title, skill, goal or course"
         value={wanted.words}
         onChange={(words) => set({ words })}
         compact
-        className="min-w-48 flex-1"
+        className="min-w-48 flex-1 max-sm:col-span-2"
       />
       <Choice label="Skill" any="Any skill" value={wanted.skill} options={same(occurring(lines, 'skills'))} onChange={(skill) => set({ skill })} />
       <Choice label="Goal" any="Any goal" value={wanted.goal} options={same(occurring(lines, 'goals'))} onChange={(goal) => set({ goal })} />

@@ -29,7 +29,7 @@ export const STATES = {
 } as const;
 export type State = keyof typeof STATES;
 
-export const ORDERS = { changed: 'changed last', title: 'title', care: 'wanting care first' } as const;
+export const ORDERS = { changed: 'Changed last first', title: 'By title', care: 'Wanting care first' } as const;
 export type Order = keyof typeof ORDERS;
 
 /** What of the list is shown; an empty word filters nothing. */
