@@ -171,6 +171,15 @@ it('what a group was given is taken back, and those who had it are told', async 
     await press(driver, 'Take it back from the group');
     await waitFor(driver, 'the assignment to be gone', () => given(0));
     await driver.get(`${base()}/build`);
+    const listed = async (): Promise<string> => driver.findElement(By.css('main [role=status]')).getText();
+    const all = await listed();
+    await write(driver, 'Search exercises', 'make ROOM');
+    await waitFor(driver, 'one to be left', async () => /^1 of /.test(await listed()));
+    await press(driver, 'Show all');
+    await waitFor(driver, 'all again', async () => (await listed()) === all);
+    await waitFor(driver, 'a picture drawn by the server', async () =>
+      driver.executeScript<boolean>('return [...document.querySelectorAll("main li img")].some((image) => image.complete && image.naturalWidth === 320)'),
+    );
     await press(driver, 'Put away Make room');
     await find(driver, 'summary', 'Put away: 1');
     await signInAs(driver, base(), 'Ida Sorrel');

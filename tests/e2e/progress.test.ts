@@ -192,4 +192,66 @@ describe('figures of the demo', () => {
       expect(shown.slice(0, overdue.length)).toEqual(overdue);
     });
   });
+
+  it('schemes compared are those of the attempts; what is to be done begins with its scheme', async () => {
+    const { driver, stored } = browser;
+    await picturing(driver, 'compared', async () => {
+      await signInAs(driver, base(), 'Ruth Ferris');
+      await driver.get(`${base()}/progress`);
+      const section = await driver.findElement(By.css('[data-testid=schemes-compared]'));
+      await section.findElement(By.css('summary')).click();
+      const told = await driver.executeScript<string[][]>(
+        'return [...arguments[0].querySelectorAll("tbody tr")].map((row) => [...row.children].map((cell) => cell.textContent))',
+        section,
+      );
+      expect(told.length).toBeGreaterThanOrEqual(4);
+      const { id } = await stored.db('people').where({ name: 'Ruth Ferris' }).first('id');
+      const mean = (list: readonly number[]): number => list.reduce((sum, x) => sum + x, 0) / list.length;
+      const exerciseIds = new Map<string, string>();
+      /** Bits a second, written out from what is kept of each attempt. */
+      const throughput = async (title: string, scheme: string): Promise<number> => {
+        const rows: {
+          id: string;
+          exercise_id: string;
+          version: number;
+          step: number;
+          criterion: string;
+          value: number;
+          start_value: number;
+          seconds: number;
+          content: string;
+        }[] = await stored
+          .db('attempt_criteria as c')
+          .join('attempts as a', 'a.id', 'c.attempt_id')
+          .join('attempt_steps as t', (on) => on.on('t.attempt_id', 'a.id').andOn('t.step', 'c.step'))
+          .join('exercise_versions as v', (on) => on.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version'))
+          .where({ 'a.person_id': id, 'a.scheme_id': scheme, 'v.title': title, 'a.counts': 1 })
+          .whereIn('c.criterion', ['direction', 'roll', 'placement', 'size'])
+          .whereNotNull('c.value')
+          .orderBy(['a.handed_in_at', 'a.id'])
+          .select('a.id', 'a.exercise_id', 'a.version', 'c.step', 'c.criterion', 'c.value', 'c.start_value', 't.seconds', 'v.content');
+        exerciseIds.set(title, rows[0]?.exercise_id ?? '');
+        const keys = new Set(rows.map(({ step, criterion }) => `${step} ${criterion}`));
+        let bits = 0;
+        for (const key of keys) {
+          const those = rows.filter(({ step, criterion }) => `${step} ${criterion}` === key);
+          const first = those[0] as (typeof rows)[number];
+          const content = typeof first.content === 'string' ? JSON.parse(first.content) : first.content;
+          const full: number = content.steps[first.step].criteria.find((each: { id: string }) => each.id === first.criterion).full;
+          const width = Math.max(4.133 * Math.sqrt(mean(those.map(({ value }) => value ** 2))), full / 2);
+          bits += Math.log2(mean(those.map(({ start_value }) => Math.abs(start_value))) / width + 1);
+        }
+        const seconds = new Map(rows.map((row) => [`${row.id}`, new Map(rows.filter((each) => each.id === row.id).map((each) => [each.step, each.seconds]))]));
+        const times = [...seconds.values()].map((steps) => [...steps.values()].reduce((sum, x) => sum + x, 0));
+        return mean(times.slice(-3).map((time) => bits / time));
+      };
+      for (const [title = '', mine, other] of told) {
+        expect(mine, title).toBe(`${(await throughput(title, 'six-axis-puck')).toFixed(2)} bit/s`);
+        expect(other, title).toBe(`${(await throughput(title, 'three-button-mouse')).toFixed(2)} bit/s`);
+      }
+      // An exercise opens with the scheme that its address names.
+      await driver.get(`${base()}/practise/${exerciseIds.get(told[0]?.[0] ?? '')}?scheme=touchpad`);
+      await waitFor(driver, 'the scheme', async () => (await driver.findElement(By.css('#header-place select')).getAttribute('value')) === 'touchpad');
+    });
+  });
 });
