@@ -1,4 +1,14 @@
-import { type CourseContent, type CoursePlan, type Scheme, type ScoredModel, type SimulatedLearner, schemeById, simulateAttempt, slipping, THRESHOLD } from '@core';
+import {
+  type CourseContent,
+  type CoursePlan,
+  type Scheme,
+  type ScoredModel,
+  type SimulatedLearner,
+  schemeById,
+  simulateAttempt,
+  slipping,
+  THRESHOLD,
+} from '@core';
 import { writeGlb } from '@formats';
 import { dayAt } from '@server/day';
 import { newId, sha256 } from '@server/ids';

@@ -1,13 +1,7 @@
+import type { ExerciseLine as ExerciseRead } from '@server/services/exercises';
+
 /** An exercise as the list in Build tells it. */
-export interface ExerciseLine {
-  readonly id: string;
-  /** Null when it cannot be read. */
-  readonly title: string | null;
-  readonly steps: number;
-  readonly version: number;
-  readonly changedSince: boolean;
-  readonly mine: boolean;
-  readonly archived: boolean;
+export interface ExerciseLine extends Omit<ExerciseRead, 'updatedAt' | 'skills' | 'goals' | 'model'> {
   /** Skills, goals and courses by what they are called. */
   readonly skills: readonly string[];
   readonly goals: readonly string[];

@@ -3,7 +3,7 @@ import { call, wordsOf } from '@web/ui/api';
 import { Choice } from '@web/ui/fields';
 import type { Named } from '@web/ui/named';
 import { Sheet } from '@web/ui/Sheet';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, type ReactNode, useState } from 'react';
 import { FirstPasswords } from './FirstPasswords';
 
 interface Props {
@@ -19,6 +19,29 @@ const NOWHERE = '';
 
 const counted = (people: readonly Named[]): string => (people.length === 1 ? (people[0]?.name ?? '') : `${people.length} people`);
 
+interface FormProps {
+  readonly error: string | null;
+  readonly yes: string;
+  readonly onSubmit: (event: FormEvent) => void;
+  readonly children?: ReactNode;
+}
+
+function Form({ error, yes, onSubmit, children }: FormProps) {
+  return (
+    <form onSubmit={onSubmit} className="space-y-4 p-1">
+      {children}
+      {error && (
+        <p role="alert" className="text-signal">
+          {error}
+        </p>
+      )}
+      <button type="submit" className="button-main">
+        {yes}
+      </button>
+    </form>
+  );
+}
+
 /** What can be done with several people at once: write to them, move them, give them new passwords. */
 export function ChosenPeople({ people, groups, from, onDone }: Props) {
   const [open, setOpen] = useState<'write' | 'move' | 'passwords' | null>(null);
@@ -29,6 +52,11 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
   const [error, setError] = useState<string | null>(null);
   const [given, setGiven] = useState<AnswerOf<'newPasswords'>['people'] | null>(null);
   const ids = people.map(({ id }) => id);
+  const show = (sheet: 'write' | 'move' | 'passwords'): void => {
+    setError(null);
+    setGiven(null);
+    setOpen(sheet);
+  };
   const doing =
     (work: () => Promise<void>) =>
     async (event: FormEvent): Promise<void> => {
@@ -62,22 +90,15 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
           </span>
         )}
       </p>
-      <button type="button" className="button !py-1" onClick={() => setOpen('write')}>
+      <button type="button" className="button !py-1" onClick={() => show('write')}>
         Write to them
       </button>
       {(others.length > 0 || from) && (
-        <button type="button" className="button !py-1" onClick={() => setOpen('move')}>
+        <button type="button" className="button !py-1" onClick={() => show('move')}>
           Move them
         </button>
       )}
-      <button
-        type="button"
-        className="button !py-1"
-        onClick={() => {
-          setGiven(null);
-          setOpen('passwords');
-        }}
-      >
+      <button type="button" className="button !py-1" onClick={() => show('passwords')}>
         New passwords
       </button>
       <button type="button" className="button-quiet" onClick={onDone}>
@@ -89,38 +110,22 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
         title={`Write to ${counted(people)}`}
         about="It stands under Today, and each can answer you there."
       >
-        <form onSubmit={write} className="space-y-4 p-1">
+        <Form error={error} yes="Send" onSubmit={write}>
           <label className="block">
             <span className="mb-1 block font-semibold">What you want to say</span>
             <textarea className="field" rows={4} maxLength={400} required value={words} onChange={(e) => setWords(e.target.value)} />
           </label>
-          {error && (
-            <p role="alert" className="text-signal">
-              {error}
-            </p>
-          )}
-          <button type="submit" className="button-main">
-            Send
-          </button>
-        </form>
+        </Form>
       </Sheet>
       <Sheet open={open === 'move'} onOpenChange={() => setOpen(null)} title={`Move ${counted(people)}`} about="Their attempts, cards and levels go with them.">
-        <form onSubmit={move} className="space-y-4 p-1">
+        <Form error={error} yes="Move" onSubmit={move}>
           <Choice
             label="To"
             value={to}
             options={[...others.map(({ id, name }) => ({ id, label: name })), ...(from ? [{ id: NOWHERE, label: 'out of this group, into none' }] : [])]}
             onChange={setTo}
           />
-          {error && (
-            <p role="alert" className="text-signal">
-              {error}
-            </p>
-          )}
-          <button type="submit" className="button-main">
-            Move
-          </button>
-        </form>
+        </Form>
       </Sheet>
       <Sheet
         open={open === 'passwords'}
@@ -128,20 +133,7 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
         title={`New passwords for ${counted(people)}`}
         about="Each gets a new one; the present one no longer holds, and they are signed out everywhere."
       >
-        {given ? (
-          <FirstPasswords people={given} />
-        ) : (
-          <form onSubmit={reset} className="space-y-4 p-1">
-            {error && (
-              <p role="alert" className="text-signal">
-                {error}
-              </p>
-            )}
-            <button type="submit" className="button-main">
-              Give them new ones
-            </button>
-          </form>
-        )}
+        {given ? <FirstPasswords people={given} /> : <Form error={error} yes="Give them new ones" onSubmit={reset} />}
       </Sheet>
     </div>
   );
