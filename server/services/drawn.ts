@@ -1,8 +1,9 @@
 import { initialScene, type Scene, stepsOn } from '@core';
 import { aimOf } from '@core/goals';
 import { LRUCache } from 'lru-cache';
-import { notFound } from '../errors';
+import { notFound, ServiceError } from '../errors';
 import { meshBytesOf } from '../meshes';
+import { createFairQueue } from '../pool/fairQueue';
 import { findVersion } from '../repositories/exercises';
 import { findRevision } from '../repositories/models';
 import type { RequestContext } from '../service';
@@ -15,13 +16,22 @@ const SIZE = { width: 320, height: 200 };
 /** Pictures that were drawn lately, by what they show: revisions and versions never change. */
 const drawn = new LRUCache<string, Uint8Array>({ maxSize: 32 * 1024 * 1024, sizeCalculation: (bytes) => bytes.byteLength });
 
-async function draw(asked: RequestContext, key: string, meshHash: string, scene: Scene): Promise<Uint8Array> {
-  const known = drawn.get(key);
-  if (known) return known;
-  const bytes = await asked.pool.run('picture', { mesh: await meshBytesOf(asked, meshHash), scene, ...SIZE }, { for: asked.who.id });
-  drawn.set(key, bytes);
-  return bytes;
-}
+/** A list asks for all its pictures at once: they are drawn one after the other, and leave threads for what is urgent. */
+const turns = createFairQueue({
+  slots: 1,
+  waitingEach: 200,
+  waitingAll: 2000,
+  refuse: () => new ServiceError(503, 'busy', 'Too many pictures are being drawn: load the page again in a minute.'),
+});
+
+const draw = (asked: RequestContext, key: string, meshHash: string, scene: Scene): Promise<Uint8Array> =>
+  turns.run(asked.who.id, async () => {
+    const known = drawn.get(key);
+    if (known) return known;
+    const bytes = await asked.pool.run('picture', { mesh: await meshBytesOf(asked, meshHash), scene, ...SIZE }, { for: asked.who.id });
+    drawn.set(key, bytes);
+    return bytes;
+  });
 
 /** A PNG of a model as it is seen from home, for whoever may read it. */
 export async function modelPicture(asked: RequestContext, modelId: string, number: number): Promise<Uint8Array> {
