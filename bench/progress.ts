@@ -17,6 +17,7 @@ import { markStale } from '@server/repositories/health';
 import { addGroup, addMember } from '@server/repositories/people';
 import { observationsOf } from '@server/repositories/skills';
 import type { RequestContext } from '@server/service';
+import { schemesCompared } from '@server/services/comparing';
 import { giveCourse, makeCourse } from '@server/services/courses';
 import { draftRead, makeExercise, publish, saveDraft } from '@server/services/exercises';
 import { refreshStats } from '@server/services/health';
@@ -25,6 +26,7 @@ import { importModel } from '@server/services/models';
 import { makePerson } from '@server/services/people';
 import { groupProgress, progressOf, todayOf } from '@server/services/progress';
 import { keepBuiltInSchemes } from '@server/services/schemes';
+import { spreadBehind } from '@server/services/spread';
 import { startMariaDb } from '../scripts/setup/mariaDb.mjs';
 import { toPublish } from '../server/tests/testService';
 
@@ -57,8 +59,13 @@ for (let i = 0; i < EXERCISES; i++) {
   await publish(lead, id, [null]);
   exercises.push({ id, skill });
 }
-const { revision } = await db('scheme_revisions').where({ id: 'two-button-mouse' }).first('revision');
-const scheme = { id: 'two-button-mouse', revision: Number(revision) };
+const schemes = await Promise.all(
+  ['two-button-mouse', 'three-button-mouse'].map(async (id) => ({
+    id,
+    revision: Number((await db('scheme_revisions').where({ id }).first('revision')).revision),
+  })),
+);
+const schemeOf = (n: number): (typeof schemes)[number] => schemes[n % schemes.length] as (typeof schemes)[number];
 const groups: string[] = [];
 const UNIT = 4;
 const course = await makeCourse(lead, {
@@ -109,8 +116,8 @@ for (const personId of people) {
       version: 1,
       model_id: model.id,
       model_revision: 1,
-      scheme_id: scheme.id,
-      scheme_revision: scheme.revision,
+      scheme_id: schemeOf(n).id,
+      scheme_revision: schemeOf(n).revision,
       seed: n,
       opened_at: at,
       handed_in_at: at,
@@ -124,7 +131,15 @@ for (const personId of people) {
       ['direction', 0.6],
       ['size', 0.4],
     ] as const)
-      batch.attempt_criteria.push({ attempt_id: attempt.id, step: 0, criterion, value: 0.1, points: score / 100, lost: lost * (1 - score / 100) });
+      batch.attempt_criteria.push({
+        attempt_id: attempt.id,
+        step: 0,
+        criterion,
+        value: 0.1,
+        start_value: 2,
+        points: score / 100,
+        lost: lost * (1 - score / 100),
+      });
     batch.skill_observations.push({
       attempt_id: attempt.id,
       skill,
@@ -162,7 +177,14 @@ const trainee = (n: number): RequestContext => ({ ...service, who: { id: someone
 
 say(`\nmedians of ${TRIES}, ${availableParallelism()} cores, the database on the same ones`);
 await timed(`Group of ${GROUP}, ${GROUP * EACH} attempts`, (n) => groupProgress(lead, groups[n % groups.length] as string), '300 ms');
-await timed('Learner', (n) => progressOf(lead, someone(n)), '300 ms');
+await timed(
+  'Learner, with schemes compared and where others are',
+  async (n) => {
+    const progress = await progressOf(lead, someone(n));
+    await Promise.all([schemesCompared(lead, progress), spreadBehind(lead, progress.person.id)]);
+  },
+  '300 ms',
+);
 await timed('Today', (n) => todayOf(trainee(n)), '300 ms');
 await timed(
   'a hand-in: levels, schedule and difficulty',
@@ -177,8 +199,8 @@ await timed(
       version: 1,
       model_id: model.id,
       model_revision: 1,
-      scheme_id: scheme.id,
-      scheme_revision: scheme.revision,
+      scheme_id: schemeOf(n).id,
+      scheme_revision: schemeOf(n).revision,
       seed: 1,
       opened_at: at,
       handed_in_at: at,
@@ -187,7 +209,7 @@ await timed(
       seconds: 20,
       gestures: 9,
     });
-    const attempt = { id, personId: someone(n), exerciseId, scheme, openedAt: at };
+    const attempt = { id, personId: someone(n), exerciseId, scheme: schemeOf(0), openedAt: at };
     await transact(
       db,
       (tx) =>

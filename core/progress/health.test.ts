@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type HealthTry, healthFlags, type OwnTries, statsOf } from './health';
+import { type HealthTry, healthFlags, levelsOnTheRest, type OwnTries, type SkillSum, statsOf } from './health';
 
 const tries = (...list: readonly (readonly [string, number, number])[]): HealthTry[] =>
   list.map(([personId, score, seconds]) => ({ personId, score, seconds }));
@@ -68,6 +68,28 @@ describe('what attempts tell of an exercise', () => {
         [],
       )?.discrimination,
     ).toBeNull();
+  });
+});
+
+describe('the level on the rest of an exercise’s skills', () => {
+  const sum = (skill: string, exerciseId: string, personId: string, odds: number, attempts = 1): SkillSum => ({ skill, exerciseId, personId, odds, attempts });
+  it('is the mean of all attempts at other exercises of those skills', () => {
+    const sums = [
+      sum('orbit', 'e', 'ada', 9),
+      sum('zoom', 'e', 'ada', 9),
+      sum('orbit', 'f', 'ada', 3, 2),
+      sum('zoom', 'g', 'ada', 5, 2),
+      sum('pan', 'f', 'ada', 100),
+      sum('orbit', 'f', 'mary', -2, 4),
+    ];
+    expect(levelsOnTheRest(sums, 'e')).toEqual(
+      new Map([
+        ['ada', 2],
+        ['mary', -0.5],
+      ]),
+    );
+    // Who did nothing else has none.
+    expect(levelsOnTheRest(sums.slice(0, 2), 'e')).toEqual(new Map());
   });
 });
 

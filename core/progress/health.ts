@@ -42,6 +42,27 @@ export interface OwnTries {
   readonly lost: number;
 }
 
+/** What the attempts of one person at one exercise told of one skill: log-odds by how hard the exercise was, summed. */
+export interface SkillSum {
+  readonly skill: string;
+  readonly exerciseId: string;
+  readonly personId: string;
+  readonly odds: number;
+  readonly attempts: number;
+}
+
+/** Level of people on the rest of an exercise's skills, as log-odds: the mean of what they earned at other exercises. */
+export function levelsOnTheRest(sums: readonly SkillSum[], exerciseId: string): Map<string, number> {
+  const skills = new Set(sums.flatMap((sum) => (sum.exerciseId === exerciseId ? [sum.skill] : [])));
+  const rest = new Map<string, { odds: number; attempts: number }>();
+  for (const { skill, exerciseId: other, personId, odds, attempts } of sums) {
+    if (other === exerciseId || !skills.has(skill)) continue;
+    const known = rest.get(personId);
+    rest.set(personId, { odds: (known?.odds ?? 0) + odds, attempts: (known?.attempts ?? 0) + attempts });
+  }
+  return new Map([...rest].map(([personId, { odds, attempts }]) => [personId, odds / attempts]));
+}
+
 /** `rest`: level of each learner on the rest of the skill, in any unit; `lost`: what each criterion cost. Null: nobody tried it. */
 export function statsOf(
   tries: readonly HealthTry[],

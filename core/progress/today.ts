@@ -20,6 +20,8 @@ export interface DueSkill {
   /** Day of its last attempt. */
   readonly lastDay: string;
   readonly fading: boolean;
+  /** The scheme of that family that was used last. */
+  readonly schemeId?: string | undefined;
   /** Assigned exercises at which it was practised. */
   readonly exerciseIds: readonly string[];
 }
@@ -32,6 +34,8 @@ export interface Reason {
   readonly exerciseId: string;
   readonly title: string;
   readonly words: string;
+  /** What it should be done with, where that is a part of the reason. */
+  readonly schemeId?: string;
 }
 
 /** How soon a date is told as due, days. */
@@ -51,8 +55,8 @@ const weakest = (assigned: readonly Assigned[], ids: readonly string[]): Assigne
  */
 export function whatNext(today: string, assigned: readonly Assigned[], skills: readonly DueSkill[]): Reason[] {
   const found: Reason[] = [];
-  const add = (kind: ReasonKind, { exerciseId, title }: Assigned, words: string): void => {
-    if (!found.some((reason) => reason.exerciseId === exerciseId)) found.push({ kind, exerciseId, title, words });
+  const add = (kind: ReasonKind, { exerciseId, title }: Assigned, words: string, schemeId?: string): void => {
+    if (!found.some((reason) => reason.exerciseId === exerciseId)) found.push({ kind, exerciseId, title, words, ...(schemeId ? { schemeId } : {}) });
   };
   const dated = assigned
     .flatMap((each) => (each.dueOn && each.flashes === 0 ? [{ each, left: differenceInDays(each.dueOn, today) }] : []))
@@ -63,7 +67,8 @@ export function whatNext(today: string, assigned: readonly Assigned[], skills: r
   for (const skill of [...skills].sort((a, b) => a.dueAt - b.dueAt)) {
     const each = weakest(assigned, skill.exerciseIds);
     const days = differenceInDays(today, skill.lastDay);
-    if (each) add('skill', each, `${skill.label} with ${skill.family}: ${skill.fading ? 'mastered, and fading; ' : ''}last practised ${ago(days)}`);
+    if (each)
+      add('skill', each, `${skill.label} with ${skill.family}: ${skill.fading ? 'mastered, and fading; ' : ''}last practised ${ago(days)}`, skill.schemeId);
   }
   const next = assigned.find(({ attempts, exerciseId }) => attempts === 0 && !found.some((reason) => reason.exerciseId === exerciseId));
   if (next) add('next', next, 'Next in the course');

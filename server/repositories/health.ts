@@ -1,4 +1,4 @@
-import { type CriterionId, type ExerciseStats, groupedBy, type HealthTry, type OwnTries } from '@core';
+import { type CriterionId, type ExerciseStats, groupedBy, type HealthTry, type OwnTries, type SkillSum } from '@core';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
 
@@ -52,19 +52,30 @@ export async function triesByVersion(db: Database, exerciseId: string): Promise<
   return new Map([...byVersion].map(([version, list]) => [version, list.map(({ person_id, score, seconds }) => ({ personId: person_id, score, seconds }))]));
 }
 
-/** Level of people on the rest of an exercise's skills, as log-odds: the mean of what they earned at other exercises, by how hard those were. */
-export async function levelsOnTheRest(db: Database, exerciseId: string): Promise<Map<string, number>> {
-  const skills = db('skill_observations').where({ exercise_id: exerciseId }).distinct('skill');
-  const people = db('skill_observations').where({ exercise_id: exerciseId }).distinct('person_id');
-  const rows: { person_id: string; level: number }[] = await db('skill_observations as o')
+/** What attempts that count told of all the skills that were practised at these exercises, at these and at others. */
+export async function skillSums(db: Database, exerciseIds: readonly string[]): Promise<SkillSum[]> {
+  const skills = db('skill_observations')
+    .whereIn('exercise_id', [...exerciseIds])
+    .distinct('skill');
+  const rows: { skill: string; exercise_id: string; person_id: string; odds: number; attempts: number | string }[] = await db('skill_observations as o')
     .join('attempts as a', 'a.id', 'o.attempt_id')
     .where('a.counts', true)
-    .whereNot('o.exercise_id', exerciseId)
     .whereIn('o.skill', skills)
-    .whereIn('o.person_id', people)
-    .groupBy('o.person_id')
-    .select('o.person_id', db.raw('avg(ln((o.score + 2) / (102 - o.score)) + o.difficulty) as level'));
-  return new Map(rows.map((row) => [row.person_id, row.level]));
+    .groupBy('o.skill', 'o.exercise_id', 'o.person_id')
+    .select(
+      'o.skill',
+      'o.exercise_id',
+      'o.person_id',
+      db.raw('sum(ln((o.score + 2) / (102 - o.score)) + o.difficulty) as odds'),
+      db.raw('count(*) as attempts'),
+    );
+  return rows.map((row) => ({
+    skill: row.skill,
+    exerciseId: row.exercise_id,
+    personId: row.person_id,
+    odds: Number(row.odds),
+    attempts: Number(row.attempts),
+  }));
 }
 
 /** What each criterion cost in attempts that count at a version, as shares of what was to gain, summed. */

@@ -1,4 +1,4 @@
-import { type ExerciseStats, type HealthFlag, healthFlags, statsOf } from '@core';
+import { type ExerciseStats, type HealthFlag, healthFlags, levelsOnTheRest, type SkillSum, statsOf } from '@core';
 import { type Database, FRESH, transact } from '../database';
 import { lockExercise } from '../repositories/exercises';
 import * as health from '../repositories/health';
@@ -9,13 +9,14 @@ import { exerciseRead } from './exercises';
 const DECIMALS = 1e6;
 const rounded = (value: number): number => Math.round(value * DECIMALS) / DECIMALS;
 
-/** Counts one exercise anew, every version of it. */
-async function recount(db: Database, exerciseId: string): Promise<void> {
+/** Counts one exercise anew, every version of it. `sums`: what was told of its skills. */
+async function recount(db: Database, exerciseId: string, sums: readonly SkillSum[]): Promise<void> {
   await transact(
     db,
     async (tx) => {
       await lockExercise(tx, exerciseId);
-      const [tries, rest] = [await health.triesByVersion(tx, exerciseId), await health.levelsOnTheRest(tx, exerciseId)];
+      const tries = await health.triesByVersion(tx, exerciseId);
+      const rest = levelsOnTheRest(sums, exerciseId);
       const found = new Map<number, ExerciseStats>();
       for (const [version, list] of tries) {
         const stats = statsOf(list, rest, await health.lossesAt(tx, exerciseId, version));
@@ -45,14 +46,17 @@ export async function refreshStats({ db }: Pick<Service, 'db'>): Promise<number>
     db,
     stale.map(({ exercise_id }) => exercise_id),
   );
-  for (const exerciseId of touched) await recount(db, exerciseId);
+  const sums = await health.skillSums(db, touched);
+  for (const exerciseId of touched) await recount(db, exerciseId, sums);
   for (const { exercise_id, changes } of stale) await health.markCounted(db, exercise_id, changes);
   return touched.length;
 }
 
 /** Counts all exercises anew: the same rows that `refreshStats` keeps. */
 export async function rebuildStats({ db }: Pick<Service, 'db'>): Promise<void> {
-  for (const exerciseId of await health.exercisesTold(db)) await recount(db, exerciseId);
+  const all = await health.exercisesTold(db);
+  const sums = await health.skillSums(db, all);
+  for (const exerciseId of all) await recount(db, exerciseId, sums);
 }
 
 const DAY = 86_400_000;

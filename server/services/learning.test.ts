@@ -214,7 +214,7 @@ describe('today', () => {
     expect((await todayOf(s.trainee)).reasons.filter(({ kind }) => kind === 'skill')).toEqual([]);
     service.pass(40 * 24 * 3600);
     expect((await todayOf(s.trainee)).reasons).toMatchObject([
-      { kind: 'skill', exerciseId: id, words: expect.stringMatching(/with the mouse: last practised 40 days ago$/) },
+      { kind: 'skill', exerciseId: id, schemeId: 'two-button-mouse', words: expect.stringMatching(/with the mouse: last practised 40 days ago$/) },
     ]);
   });
 });

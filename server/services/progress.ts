@@ -196,6 +196,7 @@ export async function todayOf(asked: RequestContext): Promise<Today> {
       dueAt: dueAt.getTime(),
       lastDay,
       fading: state === 'fading',
+      schemeId: progress.attempts.findLast((line) => line.family === family)?.schemeId,
       exerciseIds: practisedAt.filter((each) => each.skill === skill && each.family === family).map(({ exerciseId }) => exerciseId),
     }));
   const open = progress.standings.filter(({ exerciseId }) => !progress.closed.has(exerciseId));

@@ -112,10 +112,15 @@ export async function press(driver: WebDriver, name: string | RegExp, selector =
 /** Writes into a field in place of what is there. */
 export async function write(driver: WebDriver, name: string | RegExp, text: string): Promise<void> {
   const element = await field(driver, name);
-  await element.clear();
-  // Where the page has drawn the field anew meanwhile, what was there stands there again.
-  if (await element.getAttribute('value')) await element.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
-  await element.sendKeys(text);
+  // Where the page has drawn the field anew meanwhile, what was there stands there again: before the text, or without it.
+  const valueNow = (): Promise<string | null> => element.getAttribute('value');
+  for (let tries = 0; tries < 3; tries++) {
+    await element.clear();
+    if (await valueNow()) await element.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
+    await element.sendKeys(text);
+    const value = (await valueNow()) ?? '';
+    if (value === text || !value.endsWith(text)) return;
+  }
 }
 
 export async function textOf(driver: WebDriver, css: string): Promise<string> {

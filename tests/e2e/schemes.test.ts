@@ -32,7 +32,7 @@ async function pressInMiddle(name: string | RegExp): Promise<void> {
 }
 const pad = async (): Promise<WebElement> => find(browser.driver, '[role=group]', /^Show the gesture for/);
 const says = (words: RegExp): Promise<unknown> =>
-  waitFor(browser.driver, String(words), async () => words.test(await browser.driver.findElement(By.css('body')).getText()));
+  waitFor(browser.driver, String(words), async () => words.test(await browser.driver.executeScript<string>('return document.body.innerText')));
 const idOf = async (name: string): Promise<string> => {
   const row = await stored.db('scheme_revisions').whereRaw("json_value(content, '$.name') = ?", [name]).orderBy('revision', 'desc').first('id');
   return row.id;
