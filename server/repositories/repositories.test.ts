@@ -1,15 +1,12 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { databaseName, migrate } from '../database';
 import { newId } from '../ids';
 import { migrations } from '../migrations';
-import { openTestService, person, school, type TestService } from '../tests/testService';
+import { person, school } from '../tests/testService';
+import { useService } from '../tests/useSchool';
 import { addGroup, addMember, findBySignIn, groupsOf, listPeople, membersOf, removeMember, teaches } from './people';
 
-let service: TestService;
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
+const service = useService();
 
 describe('people and groups', () => {
   it('are found by name and listed by it', async () => {

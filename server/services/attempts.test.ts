@@ -11,29 +11,24 @@ import {
   simulateAttempt,
   type Trace,
 } from '@core';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { meshOf } from '../meshes';
 import * as slipsMigration from '../migrations/005-slips';
 import { openPool } from '../pool';
 import { cardOf, traceOf } from '../repositories/attempts';
-import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
+import { aModel, buoyFile, type School, school } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise, takeBack } from './assigning';
 import { asSent, attemptSeen, getTrace, handIn, hintOf, openAttempt, tryOut } from './attempts';
 import { draftRead, makeExercise, pictureBytes, publish, saveDraft, versionToPractise } from './exercises';
 import { getModel, openMeshFile, reviseModel } from './models';
 import { groupCsv, groupProgress, progressCsv, progressOf } from './progress';
 
-let service: TestService;
-let s: School;
+const { service, s } = useSchool();
 let exercise: Exercise & { id: string; version: number };
 const mouse = schemeById('two-button-mouse') as Scheme;
 const PNG = new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
 const learner = { noise: 0.05, reaction: 0.3, corrections: 3, slips: 0 };
-
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
 
 /** Publishes and assigns an exercise: turn the buoy by a right angle. */
 async function published(change: Partial<Exercise> = {}): Promise<Exercise & { id: string; version: number }> {
@@ -55,7 +50,6 @@ async function published(change: Partial<Exercise> = {}): Promise<Exercise & { i
 }
 
 beforeEach(async () => {
-  s = await school(service);
   exercise = await published();
 });
 

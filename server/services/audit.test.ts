@@ -1,15 +1,10 @@
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import { type AuditedDeed, type Facts, writeDown } from '../repositories/audit';
-import { openTestService, type School, school, type TestService } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
+
 import { auditRead } from './audit';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
-});
-afterAll(() => service.close());
+const { service, s } = useSchool('all');
 
 /** Every deed with facts as they are written, and what is read of it. */
 const DEEDS: readonly (readonly [AuditedDeed, Facts, string])[] = [

@@ -1,18 +1,13 @@
 import type { Exercise } from '@core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { findVersion } from '../repositories/exercises';
-import { aModel, buoyFile, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, buoyFile, school, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise } from './assigning';
 import { copyExercise, draftRead, exercisesRead, makeExercise, publish, saveDraft } from './exercises';
 import { changeModel, getModel, importModel, modelsRead, reviseModel } from './models';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
-});
-afterAll(() => service.close());
+const { service, s } = useSchool('all');
 
 const ready = async (change: (draft: Exercise) => Exercise = (d) => d): Promise<string> => {
   const { model } = await aModel(s.instructor);

@@ -1,21 +1,16 @@
 import { throughputOf } from '@core';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { aModel, handInFor, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { aModel, handInFor, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise } from './assigning';
 import { schemesCompared } from './comparing';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { progressOf } from './progress';
 
-let service: TestService;
-let s: School;
+const { service, s } = useSchool();
 let modelId: string;
 
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
 beforeEach(async () => {
-  s = await school(service);
   modelId = (await aModel(s.instructor)).model.id;
 });
 

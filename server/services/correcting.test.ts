@@ -1,7 +1,8 @@
 import type { Exercise } from '@core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { addMember } from '../repositories/people';
-import { aModel, handInFor, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, handInFor, school, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise, assignmentsOfGroup, moveToNewest, takeBack } from './assigning';
 import { attemptSeen } from './attempts';
 import { archiveExercise, draftRead, exercisesRead, makeExercise, publish, saveDraft } from './exercises';
@@ -9,13 +10,7 @@ import { noticeRead, noticesRead } from './messages';
 import { changeModel, modelsRead } from './models';
 import { progressOf } from './progress';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
-});
-afterAll(() => service.close());
+const { service, s } = useSchool('all');
 
 async function ready(): Promise<{ id: string; draft: Exercise; revision: number }> {
   const { model } = await aModel(s.instructor);

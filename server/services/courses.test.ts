@@ -1,8 +1,9 @@
 import type { CourseContent } from '@core';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { addGroup, addMember } from '../repositories/people';
 import type { RequestContext } from '../service';
-import { aModel, handInFor, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, handInFor, person, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise, assignmentsOfGroup, takeBack } from './assigning';
 import { openAttempt } from './attempts';
 import { changeCourse, copyCourse, courseRead, coursesRead, giveCourse, makeCourse, saveCourse, takeCourseBack } from './courses';
@@ -12,17 +13,11 @@ import { addNote, extraTimeOf, giveExtraTime, notesAbout, removeNote } from './n
 import { groupProgress, progressOf, todayOf } from './progress';
 
 const DAY = 86_400_000;
-let service: TestService;
-let s: School;
+const { service, s } = useSchool();
 /** Two published exercises and one that is a draft. */
 let [first, second, draft] = ['', '', ''];
 
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
 beforeEach(async () => {
-  s = await school(service);
   const { model } = await aModel(s.instructor);
   const made = async (): Promise<string> => {
     const id = await makeExercise(s.instructor, model.id);

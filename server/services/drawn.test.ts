@@ -1,17 +1,12 @@
 import { PNG } from 'pngjs';
-import { afterAll, beforeAll, expect, it } from 'vitest';
-import { aModel, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
+import { expect, it } from 'vitest';
+import { aModel, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise } from './assigning';
 import { exercisePicture, modelPicture } from './drawn';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
-});
-afterAll(() => service.close());
+const { s } = useSchool('all');
 
 /** Share of the pixels that show something. */
 const filled = (bytes: Uint8Array): number => {

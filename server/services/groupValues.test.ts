@@ -1,18 +1,13 @@
 import { type Exercise, startsOf } from '@core';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import { addMember } from '../repositories/people';
-import { aModel, handInFor, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, handInFor, person, school, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise, takeBack } from './assigning';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { groupValues } from './groupValues';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
-});
-afterAll(() => service.close());
+const { service, s } = useSchool('all');
 
 async function assigned(change: (draft: Exercise) => Exercise = (d) => d): Promise<{ id: string; draft: Exercise }> {
   const { model } = await aModel(s.instructor);

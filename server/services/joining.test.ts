@@ -1,18 +1,11 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { openTestService, person, type School, school, type TestService } from '../tests/testService';
+import { describe, expect, it } from 'vitest';
+import { person } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { closeJoining, join, joiningOf, openJoining } from './joining';
 import { peopleOfGroup } from './people';
 import { signIn, whoIs } from './signIn';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
-beforeEach(async () => {
-  s = await school(service);
-});
+const { service, s } = useSchool();
 
 const DAY = 24 * 3600;
 const PASSWORD = 'a long password';

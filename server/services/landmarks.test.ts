@@ -1,18 +1,15 @@
 import type { Landmark } from '@core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { aModel, buoyFile, school } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { landmarkRemoved, landmarksRead, markLandmark, putLandmarkBack, removeLandmark, renameLandmark } from './landmarks';
 import { changeModel, getModel, reviseModel } from './models';
 
-let service: TestService;
-let s: School;
+const { service, s } = useSchool('all');
 let modelId: string;
 beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
   modelId = (await aModel(s.instructor)).model.id;
 });
-afterAll(() => service.close());
 
 const lamp: Landmark = { name: 'Lamp', kind: 'face', part: 'buoy/lantern/lens', point: [0, -0.2, 3], normal: [0, -1, 0] };
 const names = async (revision?: number) => (await landmarksRead(s.instructor, modelId, revision)).map((mark) => mark.name);

@@ -1,9 +1,10 @@
 import { levelShown, oddsOf, updateLevel } from '@core';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { addMember } from '../repositories/people';
 import { forgetObservations, levelsOf } from '../repositories/skills';
 import type { RequestContext } from '../service';
-import { aModel, handInFor, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, handInFor, person, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise, takeBack } from './assigning';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { exerciseHealth, rebuildStats, refreshStats } from './health';
@@ -12,16 +13,7 @@ import { groupProgress, progressOf, skillOpened, todayOf } from './progress';
 import { leaveOut, setScore } from './verdicts';
 
 const DAY = 86_400_000;
-let service: TestService;
-let s: School;
-
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
-beforeEach(async () => {
-  s = await school(service);
-});
+const { service, s } = useSchool();
 
 /** Publishes an exercise and gives it to the group. */
 async function given(dueOn: string | null = null): Promise<string> {

@@ -1,16 +1,11 @@
 import { decodeMesh } from '@formats';
-import { afterAll, beforeAll, expect, it } from 'vitest';
-import { aModel, buoyFile, openTestService, type School, school, type TestService } from '../tests/testService';
+import { expect, it } from 'vitest';
+import { aModel, buoyFile, school } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { landmarksRead, markLandmark } from './landmarks';
 import { getModel, nameParts, reviseModel } from './models';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
-});
-afterAll(() => service.close());
+const { service, s } = useSchool('all');
 
 const partsNow = async (id: string) => decodeMesh(await service.files.read((await getModel(s.instructor, id)).revision.meshHash)).parts;
 

@@ -1,8 +1,9 @@
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { setCounting } from '../repositories/attempts';
 import { addGroup, addMember } from '../repositories/people';
 import type { RequestContext } from '../service';
-import { aModel, handInFor, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, handInFor, person, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise } from './assigning';
 import { checkData } from './checkData';
 import { addComment, commentsRead, commentsSeen, editComment, markUnderstood, removeComment, unreadInGroup, unreadMine } from './comments';
@@ -11,17 +12,11 @@ import { progressOf } from './progress';
 import { reviewSeen } from './review';
 import { leaveOut, setScore } from './verdicts';
 
-let service: TestService;
-let s: School;
+const { service, s } = useSchool();
 let exerciseId: string;
 let attemptId: string;
 /** Who may not see the attempt: another trainee of the group, another group's instructor. */
 let strangers: RequestContext[];
-
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
 
 async function published(change: { showTarget?: boolean } = {}): Promise<string> {
   const { model } = await aModel(s.instructor);
@@ -35,7 +30,6 @@ async function published(change: { showTarget?: boolean } = {}): Promise<string>
 }
 
 beforeEach(async () => {
-  s = await school(service);
   exerciseId = await published();
   attemptId = await handInFor(s.trainee, exerciseId);
   const [beside, other] = [await person(service, 'trainee'), await person(service, 'instructor')];

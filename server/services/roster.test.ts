@@ -1,8 +1,9 @@
 import { strFromU8, unzipSync } from 'fflate';
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { RequestContext } from '../service';
 import { placesOf } from '../tests/placesOf';
-import { aModel, handInFor, openTestService, PASSWORD, person, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, handInFor, PASSWORD, person, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise } from './assigning';
 import { auditRead } from './audit';
 import { addComment } from './comments';
@@ -18,15 +19,7 @@ import { signIn, whoIs } from './signIn';
 import { setScore } from './verdicts';
 import { wholePerson } from './wholePerson';
 
-let service: TestService;
-let s: School;
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
-beforeEach(async () => {
-  s = await school(service);
-});
+const { service, s } = useSchool();
 
 const as = (who: RequestContext['who']): RequestContext => ({ ...service, who });
 const words = async (): Promise<string[]> => (await auditRead(s.lead)).map((line) => line.words);

@@ -1,17 +1,15 @@
 import { commandsToRecall, initialScene, type KeptScene } from '@core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { aModel, openTestService, type School, school, type TestService, toPublish } from '../tests/testService';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { aModel, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise } from './assigning';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { changeView, moveView, putViewBack, removeView, savedViewsRead, saveView, viewRemoved } from './savedViews';
 
-let service: TestService;
-let s: School;
+const { s } = useSchool('all');
 let modelId: string;
 let scene: KeptScene;
 beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
   const { model, revision } = await aModel(s.instructor);
   modelId = model.id;
   scene = { view: revision.home, section: { normal: [0, 0, 1], offset: 0.5 }, visibility: { 'buoy/tower': 'glass' }, style: 'outline' };
@@ -21,7 +19,6 @@ beforeAll(async () => {
   await publish(s.instructor, id, [null]);
   await assignExercise(s.instructor, { groupId: s.group.id, exerciseId: id, dueOn: null });
 });
-afterAll(() => service.close());
 
 const view = (name: string, forAll = false) => ({ name, about: 'What to look at', forAll, scene });
 

@@ -1,20 +1,18 @@
 import { BUILT_IN_SCHEMES, type Scheme, TWO_BUTTON_MOUSE } from '@core';
 import { writeSchemeFile } from '@formats';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { addMember } from '../repositories/people';
 import { findScheme } from '../repositories/schemes';
-import { aModel, openTestService, person, type School, school, type TestService, toPublish } from '../tests/testService';
+import { aModel, person, type School, toPublish } from '../tests/testService';
+import { useSchool } from '../tests/useSchool';
 import { assignExercise } from './assigning';
 import { openAttempt } from './attempts';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { duplicateScheme, importScheme, removeScheme, saveScheme, schemesSeen, schemesToPractise, shareScheme } from './schemes';
 
-let service: TestService;
-let s: School;
+const { service, s } = useSchool('all');
 let exerciseId: string;
 beforeAll(async () => {
-  service = await openTestService();
-  s = await school(service);
   const { model } = await aModel(s.instructor);
   exerciseId = await makeExercise(s.instructor, model.id);
   const { draft } = await draftRead(s.instructor, exerciseId);
@@ -22,7 +20,6 @@ beforeAll(async () => {
   await publish(s.instructor, exerciseId, [null]);
   await assignExercise(s.instructor, { groupId: s.group.id, exerciseId, dueOn: null });
 });
-afterAll(() => service.close());
 
 const own = async (asked = s.trainee): Promise<Scheme> => duplicateScheme(asked, TWO_BUTTON_MOUSE.id);
 const idsOf = async (asked: School['trainee']): Promise<string[]> => (await schemesSeen(asked)).map((seen) => seen.scheme.id);

@@ -1,15 +1,12 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { openLimits } from '../limits';
 import { markMadeUp } from '../repositories/people';
-import { openTestService, PASSWORD, person, school, type TestService } from '../tests/testService';
+import { PASSWORD, person, school } from '../tests/testService';
+import { useService } from '../tests/useSchool';
 import { addToGroup, makePerson, peopleOfGroup, personSeen, requireLedGroup, resetPassword } from './people';
 import { demoPeople, demoSignIn, signIn, signOut, whoIs } from './signIn';
 
-let service: TestService;
-beforeAll(async () => {
-  service = await openTestService();
-});
-afterAll(() => service.close());
+const service = useService();
 
 describe('signing in', () => {
   it('gives a session for the right password, in any case of the name, until signing out', async () => {
