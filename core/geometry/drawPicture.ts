@@ -1,4 +1,4 @@
-import { exact, type Vec3 } from '../math';
+import { cross, dot, exact, length, sub, type Vec3 } from '../math';
 import type { Scene } from '../navigation/scene';
 import { drawDepths } from './drawIds';
 import type { Mesh } from './mesh';
@@ -38,17 +38,15 @@ export function drawPicture(mesh: Mesh, scene: Scene, width: number, height: num
     const forward = behind < ahead ? false : x + dx < w && y + dy < h;
     const a = forward ? placeOf(x, y) : placeOf(x - dx, y - dy);
     const b = forward ? placeOf(x + dx, y + dy) : placeOf(x, y);
-    return [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+    return sub(b, a);
   };
   const lit = (x: number, y: number): number => {
     if (x === 0 || y === 0 || x === w - 1 || y === h - 1) return 1;
-    const u = along(x, y, 1, 0);
     // Rows go down: upwards is against them.
-    const v = along(x, y, 0, 1);
-    const n: Vec3 = [v[1] * u[2] - v[2] * u[1], v[2] * u[0] - v[0] * u[2], v[0] * u[1] - v[1] * u[0]];
-    const length = Math.sqrt(n[0] * n[0] + n[1] * n[1] + n[2] * n[2]);
-    if (!(length > 0) || !Number.isFinite(length)) return 1;
-    return 1 - SHADE + SHADE * Math.max(0, (n[0] * LIGHT[0] + n[1] * LIGHT[1] + n[2] * LIGHT[2]) / length);
+    const normal = cross(along(x, y, 0, 1), along(x, y, 1, 0));
+    const size = length(normal);
+    if (!(size > 0) || !Number.isFinite(size)) return 1;
+    return 1 - SHADE + SHADE * Math.max(0, dot(normal, LIGHT) / size);
   };
   const isEdge = (x: number, y: number): boolean => {
     const here = y * w + x;

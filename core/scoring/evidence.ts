@@ -32,3 +32,14 @@ export function gatherEvidence(
     };
   });
 }
+
+/** An attempt replayed: the scenes of their own in which steps begin, and what each step left behind. */
+export interface Gathered {
+  readonly own: OwnStarts;
+  readonly evidence: readonly (Evidence | null)[];
+}
+
+export function gathered(steps: readonly { readonly goal: RedactedGoal }[], model: ScoredModel, trace: Trace): Gathered {
+  const own = ownStarts(steps, model, trace.start, trace.seed);
+  return { own, evidence: gatherEvidence(steps, model, trace, own) };
+}

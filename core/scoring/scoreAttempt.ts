@@ -2,12 +2,11 @@ import { advise, CRITERIA, type Criterion, type Evidence, gestureCounts, type Ke
 import type { Exercise, SkillId, Step } from '../exercise';
 import { aimOf, type GoalKindId } from '../goals';
 import { foldTask } from '../goals/foldTask';
-import { ownStarts } from '../goals/ownStarts';
 import type { Scheme } from '../input';
 import type { ScoredModel } from '../model';
 import { EMPTY_HISTORY, type Scene } from '../navigation';
 import type { Trace, TraceEvent } from '../trace';
-import { gatherEvidence } from './evidence';
+import { type Gathered, gathered } from './evidence';
 import { flashesFor, lossOf, scoreOf } from './points';
 import { pointsOf, startPoints } from './startPoints';
 
@@ -114,10 +113,15 @@ function slipsIn(trace: Trace): NonNullable<ScoreCard['slips']> {
 /**
  * The score card of an attempt: the trace is replayed, every step judged where it ended, and what was gained over the start
  * counted. Pure and the same in every engine. The scheme decides nothing: its gestures are named when a card is shown.
+ * `own` and `evidence`: its replay, where that is there already.
  */
-export function scoreAttempt(exercise: Pick<Exercise, 'steps'>, model: ScoredModel, trace: Trace, _scheme: Scheme | null = null): ScoreCard {
-  const own = ownStarts(exercise.steps, model, trace.start, trace.seed);
-  const evidence = gatherEvidence(exercise.steps, model, trace, own);
+export function scoreAttempt(
+  exercise: Pick<Exercise, 'steps'>,
+  model: ScoredModel,
+  trace: Trace,
+  _scheme: Scheme | null = null,
+  { own, evidence }: Gathered = gathered(exercise.steps, model, trace),
+): ScoreCard {
   const untouchedPoints = startPoints(exercise.steps, model, trace, own);
   const steps = exercise.steps.map((step, i): StepResult => {
     const found = evidence[i];

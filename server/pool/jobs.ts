@@ -10,6 +10,7 @@ import {
   type Exercise,
   examineExercise,
   gainOf,
+  gathered,
   looksFirst,
   lossOf,
   type Naming,
@@ -125,8 +126,9 @@ function score(input: ScoreInput): Scored {
     elapsed: input.elapsed,
   });
   if (refusal) throw new ServiceError(422, `refused-${refusal.code}`, refusal.message, 'trace');
-  const card = scoreAttempt(content, model, trace, input.scheme);
-  const starts = startValues(content.steps, model, trace);
+  const replay = gathered(content.steps, model, trace);
+  const card = scoreAttempt(content, model, trace, input.scheme, replay);
+  const starts = startValues(content.steps, model, replay);
   const { flashes, seconds, gestures, slips } = card;
   const { toGain } = gainOf(card.steps.flatMap((step) => step.criteria));
   return {

@@ -140,6 +140,17 @@ export async function membersOf(db: Database, groupId: string, role: 'instructor
   return rows.map(toPerson);
 }
 
+/** Who learns in any of these groups, each once. */
+export async function traineesOf(db: Database, groupIds: readonly string[]): Promise<Person[]> {
+  if (groupIds.length === 0) return [];
+  const learning = db('memberships')
+    .whereIn('group_id', [...groupIds])
+    .where({ role: 'trainee' })
+    .select('person_id');
+  const rows: PersonRow[] = await db('people').whereIn('id', learning).whereNull('deactivated_at').orderBy('name');
+  return rows.map(toPerson);
+}
+
 /** Whether an instructor teaches a group that the trainee learns in. */
 export async function teaches(db: Database, instructorId: string, traineeId: string): Promise<boolean> {
   const row = await db('memberships as mine')

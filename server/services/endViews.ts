@@ -2,10 +2,9 @@ import { anglesOf, directionError, type StepResult, type View } from '@core';
 import { aimOf } from '@core/goals';
 import { lastCards } from '../repositories/attempts';
 import { findVersion } from '../repositories/exercises';
-import { membersOf } from '../repositories/people';
-import type { Person, RequestContext } from '../service';
+import type { RequestContext } from '../service';
 import { exerciseRead } from './exercises';
-import { groupsTaught } from './people';
+import { traineesTaught } from './people';
 
 /** Where a view looks from, radians: azimuth 0 is the front, +pi/2 the right side; elevation +pi/2 is the top. */
 export interface LookedFrom {
@@ -39,13 +38,6 @@ function lookedFrom({ orientation }: View): LookedFrom {
   return { azimuth, elevation };
 }
 
-/** The trainees whose attempts the one who asks may see, by id. */
-async function traineesTaught(asked: RequestContext): Promise<ReadonlyMap<string, Person>> {
-  const groups = await groupsTaught(asked);
-  const members = await Promise.all(groups.map(({ id }) => membersOf(asked.db, id, 'trainee')));
-  return new Map(members.flat().map((person) => [person.id, person]));
-}
-
 /** Where the class ended in each step of a version that asks for a view, by the last attempt of each learner that counts. */
 export async function endViews(asked: RequestContext, exerciseId: string, number: number): Promise<StepEnds[]> {
   await exerciseRead(asked, exerciseId);
@@ -55,7 +47,7 @@ export async function endViews(asked: RequestContext, exerciseId: string, number
     return view ? [{ step: i, id: step.id, brief: step.brief, view }] : [];
   });
   if (!targets || targets.length === 0) return [];
-  const people = await traineesTaught(asked);
+  const people = new Map((await traineesTaught(asked)).map((person) => [person.id, person]));
   const cards = await lastCards(asked.db, exerciseId, number, [...people.keys()]);
   return targets.map(({ step, id, brief, view }) => {
     const reached = cards.flatMap(({ attemptId, personId, card }): EndView[] => {

@@ -35,6 +35,24 @@ export async function groupsTaught(asked: RequestContext): Promise<people.Group[
   return people.groupsOf(asked.db, asked.who.id, 'instructor');
 }
 
+/** Everybody who learns in a group that the one who asks teaches. */
+export async function traineesTaught(asked: RequestContext): Promise<Person[]> {
+  return people.traineesOf(
+    asked.db,
+    (await groupsTaught(asked)).map(({ id }) => id),
+  );
+}
+
+/** Those who learn with a person, and the person, of the groups that the one who asks teaches. */
+export async function learningWith(asked: RequestContext, personId: string): Promise<Person[]> {
+  const learns = new Set((await people.groupsOf(asked.db, personId, 'trainee')).map(({ id }) => id));
+  const groups = (await groupsTaught(asked)).filter(({ id }) => learns.has(id));
+  return people.traineesOf(
+    asked.db,
+    groups.map(({ id }) => id),
+  );
+}
+
 /** The group, if the one who asks may lead it. */
 export async function requireLedGroup(asked: RequestContext, groupId: string): Promise<people.Group> {
   const found = isStaff(asked.who) ? (await groupsTaught(asked)).find((group) => group.id === groupId) : undefined;

@@ -1,9 +1,8 @@
 import * as attempts from '../repositories/attempts';
-import { groupsOf, membersOf } from '../repositories/people';
 import type { RequestContext } from '../service';
 import { type AttemptShown, attemptShown, linesAtVersion } from './attempts';
 import { type CommentSeen, commentsSeen } from './comments';
-import { groupsTaught, isStaff } from './people';
+import { isStaff, learningWith } from './people';
 
 /** Another attempt at the same version, to be laid beside. */
 export interface OtherAttempt {
@@ -25,12 +24,13 @@ const other = ({ id, score, handedInAt }: attempts.AttemptLine): OtherAttempt =>
 
 /** The best attempt at a version by those who learn with a learner, of the groups that the one who asks teaches. */
 async function bestOfClass(asked: RequestContext, { personId, exerciseId, version, id }: attempts.Attempt): Promise<OtherAttempt | null> {
-  const learns = new Set((await groupsOf(asked.db, personId, 'trainee')).map((group) => group.id));
-  const groups = (await groupsTaught(asked)).filter((group) => learns.has(group.id));
-  const people = new Set((await Promise.all(groups.map((group) => membersOf(asked.db, group.id, 'trainee')))).flat().map((person) => person.id));
-  const lines = (await attempts.attemptLines(asked.db, [...people])).filter(
-    (line) => line.exerciseId === exerciseId && line.version === version && line.counts && line.id !== id,
-  );
+  const people = await learningWith(asked, personId);
+  const lines = (
+    await attempts.attemptLines(
+      asked.db,
+      people.map((person) => person.id),
+    )
+  ).filter((line) => line.exerciseId === exerciseId && line.version === version && line.counts && line.id !== id);
   const best = lines.reduce<attempts.AttemptLine | null>((most, line) => (line.score > (most?.score ?? -1) ? line : most), null);
   return best && other(best);
 }

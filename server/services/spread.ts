@@ -1,7 +1,6 @@
 import { quantile } from '@core';
-import { groupsOf, membersOf } from '../repositories/people';
 import type { RequestContext } from '../service';
-import { groupsTaught, personSeen } from './people';
+import { learningWith, personSeen } from './people';
 import { skillsSeen } from './progress';
 
 /** Others under which nothing is told of them: a figure of two would be a name. */
@@ -17,12 +16,9 @@ export interface Spread {
 /** Levels of those who share a group with a learner, by `skill family`, for who teaches them; never the learner's own, never a name. */
 export async function spreadBehind(asked: RequestContext, personId: string): Promise<ReadonlyMap<string, Spread>> {
   await personSeen(asked, personId);
-  const taught = new Set((await groupsTaught(asked)).map(({ id }) => id));
-  const groups = (await groupsOf(asked.db, personId, 'trainee')).filter(({ id }) => taught.has(id));
-  const members = await Promise.all(groups.map(({ id }) => membersOf(asked.db, id, 'trainee')));
-  const others = new Set(members.flat().flatMap(({ id }) => (id === personId ? [] : [id])));
+  const others = (await learningWith(asked, personId)).flatMap(({ id }) => (id === personId ? [] : [id]));
   const levels = new Map<string, number[]>();
-  for (const skills of (await skillsSeen(asked, [...others])).values())
+  for (const skills of (await skillsSeen(asked, others)).values())
     for (const { skill, family, shown, state } of skills) {
       if (state === 'few') continue;
       const key = `${skill} ${family}`;

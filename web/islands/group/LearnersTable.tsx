@@ -2,6 +2,7 @@ import type { SchemeFamily } from '@core/input';
 import type { CourseOfGroup } from '@server/services/courses';
 import { type ColumnVisibilityState, type RowSelectionState, type SortingState, useTable } from '@tanstack/react-table';
 import { ChosenPeople } from '@web/islands/people/ChosenPeople';
+import { FilterSelect } from '@web/ui/FilterSelect';
 import { FAMILIES, FAMILY_WORDS } from '@web/ui/familyWords';
 import type { Named } from '@web/ui/named';
 import { features, VirtualTable } from '@web/ui/VirtualTable';
@@ -82,39 +83,37 @@ export function LearnersTable({ groupId, groups, learners, courses, now }: Props
           Learners
         </h2>
         <div className="flex flex-wrap gap-3">
-          <select aria-label="Columns show" className="field !w-auto !py-1" value={by} onChange={(e) => setBy(e.target.value as By)}>
-            <option value="skills">By skill</option>
-            {units.length > 0 && <option value="units">By unit</option>}
-            <option value="exercises">By exercise</option>
-          </select>
+          <FilterSelect
+            label="Columns show"
+            value={by}
+            options={[['skills', 'By skill'], ...(units.length > 0 ? ([['units', 'By unit']] as const) : []), ['exercises', 'By exercise']]}
+            onChange={(value) => setBy(value as By)}
+          />
           {by === 'skills' && (
-            <select aria-label="Scheme family" className="field !w-auto !py-1" value={family} onChange={(e) => setFamily(e.target.value as SchemeFamily | '')}>
-              <option value="">All schemes</option>
-              {FAMILIES.map((each) => (
-                <option key={each} value={each}>
-                  {FAMILY_WORDS[each]}
-                </option>
-              ))}
-            </select>
+            <FilterSelect
+              label="Scheme family"
+              any="All schemes"
+              value={family}
+              options={FAMILIES.map((each) => [each, FAMILY_WORDS[each]])}
+              onChange={(value) => setFamily(value as SchemeFamily | '')}
+            />
           )}
           {by === 'exercises' && units.length > 0 && (
-            <select aria-label="Unit" className="field !w-auto !py-1" value={unit} onChange={(e) => setUnit(e.target.value)}>
-              <option value="">All units</option>
-              {units.map(({ key, name, course }) => (
-                <option key={key} value={key}>
-                  {courses.length > 1 ? `${course}: ${name}` : name}
-                </option>
-              ))}
-            </select>
+            <FilterSelect
+              label="Unit"
+              any="All units"
+              value={unit}
+              options={units.map(({ key, name, course }) => [key, courses.length > 1 ? `${course}: ${name}` : name])}
+              onChange={setUnit}
+            />
           )}
-          <select aria-label="Last seen" className="field !w-auto !py-1" value={seen} onChange={(e) => setSeen(e.target.value as Seen | '')}>
-            <option value="">Seen at any time</option>
-            {Object.entries(SEEN).map(([id, words]) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </select>
+          <FilterSelect
+            label="Last seen"
+            any="Seen at any time"
+            value={seen}
+            options={Object.entries(SEEN)}
+            onChange={(value) => setSeen(value as Seen | '')}
+          />
           <Popover.Root>
             <Popover.Trigger className="button !py-1">
               <Columns3 size={16} aria-hidden="true" /> Columns

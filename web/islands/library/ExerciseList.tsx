@@ -1,3 +1,4 @@
+import { FilterSelect } from '@web/ui/FilterSelect';
 import { SearchField } from '@web/ui/SearchField';
 import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
@@ -5,27 +6,8 @@ import { CopyExercise } from './CopyExercise';
 import { ALL, type ExerciseLine, isFiltered, linesWanted, ORDERS, occurring, STATES, type Wanted } from './exerciseLines';
 import { PutAway } from './PutAway';
 
-interface ChoiceProps {
-  readonly label: string;
-  readonly value: string;
-  /** What stands there while nothing is chosen; null: something always is. */
-  readonly any: string | null;
-  readonly options: readonly (readonly [value: string, words: string])[];
-  readonly onChange: (value: string) => void;
-}
-
-function Choice({ label, value, any, options, onChange }: ChoiceProps) {
-  return (
-    <select aria-label={label} className="field max-w-full !py-1 text-sm sm:!w-auto" value={value} onChange={(e) => onChange(e.target.value)}>
-      {any !== null && <option value="">{any}</option>}
-      {options.map(([id, words]) => (
-        <option key={id} value={id}>
-          {words}
-        </option>
-      ))}
-    </select>
-  );
-}
+/** The selects of a narrow window stand side by side. */
+const NARROW = 'max-w-full text-sm sm:!w-auto';
 
 const same = (words: readonly string[]): (readonly [string, string])[] => words.map((word) => [word, word]);
 
@@ -42,17 +24,40 @@ function Filters({ lines, wanted, onWant }: { readonly lines: readonly ExerciseL
         compact
         className="min-w-48 flex-1 max-sm:col-span-2"
       />
-      <Choice label="Skill" any="Any skill" value={wanted.skill} options={same(occurring(lines, 'skills'))} onChange={(skill) => set({ skill })} />
-      <Choice label="Goal" any="Any goal" value={wanted.goal} options={same(occurring(lines, 'goals'))} onChange={(goal) => set({ goal })} />
-      {courses.length > 0 && <Choice label="Course" any="Any course" value={wanted.course} options={same(courses)} onChange={(course) => set({ course })} />}
-      <Choice
+      <FilterSelect
+        className={NARROW}
+        label="Skill"
+        any="Any skill"
+        value={wanted.skill}
+        options={same(occurring(lines, 'skills'))}
+        onChange={(skill) => set({ skill })}
+      />
+      <FilterSelect
+        className={NARROW}
+        label="Goal"
+        any="Any goal"
+        value={wanted.goal}
+        options={same(occurring(lines, 'goals'))}
+        onChange={(goal) => set({ goal })}
+      />
+      {courses.length > 0 && (
+        <FilterSelect className={NARROW} label="Course" any="Any course" value={wanted.course} options={same(courses)} onChange={(course) => set({ course })} />
+      )}
+      <FilterSelect
+        className={NARROW}
         label="State"
         any="Any state"
         value={wanted.state}
         options={Object.entries(STATES)}
         onChange={(state) => set({ state: state as Wanted['state'] })}
       />
-      <Choice label="Order" any={null} value={wanted.order} options={Object.entries(ORDERS)} onChange={(order) => set({ order: order as Wanted['order'] })} />
+      <FilterSelect
+        className={NARROW}
+        label="Order"
+        value={wanted.order}
+        options={Object.entries(ORDERS)}
+        onChange={(order) => set({ order: order as Wanted['order'] })}
+      />
     </div>
   );
 }

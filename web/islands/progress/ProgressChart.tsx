@@ -1,5 +1,6 @@
 import type { SchemeFamily } from '@core/input';
 import { FEWEST_IN_LINE } from '@web/ui/charts';
+import { FilterSelect } from '@web/ui/FilterSelect';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { token } from '@web/ui/token';
 import { CategoryScale, Chart, Legend } from 'chart.js';
@@ -42,23 +43,16 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
           Attempts over time
         </h2>
         <div className="flex gap-3">
-          <select aria-label="Exercise" className="field !w-auto !py-1 print:hidden" value={exercise} onChange={(e) => setExercise(e.target.value)}>
-            <option value="">All exercises</option>
-            {exercises.map(([id, title]) => (
-              <option key={id} value={id}>
-                {title}
-              </option>
-            ))}
-          </select>
-          <select
-            aria-label="What is shown"
-            className="field !w-auto !py-1 print:hidden"
+          <FilterSelect label="Exercise" any="All exercises" value={exercise} options={exercises} onChange={setExercise} />
+          <FilterSelect
+            label="What is shown"
             value={what}
-            onChange={(e) => setWhat(e.target.value as 'score' | 'seconds')}
-          >
-            <option value="score">Points</option>
-            <option value="seconds">Seconds</option>
-          </select>
+            options={[
+              ['score', 'Points'],
+              ['seconds', 'Seconds'],
+            ]}
+            onChange={(value) => setWhat(value as 'score' | 'seconds')}
+          />
         </div>
       </div>
       <div className="h-64">

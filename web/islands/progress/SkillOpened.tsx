@@ -2,6 +2,7 @@ import { skillLabel } from '@core/exercise';
 import { groupedBy } from '@core/math';
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
+import { FilterSelect } from '@web/ui/FilterSelect';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { LossList } from '@web/ui/LossList';
 import { shownPoints } from '@web/ui/points';
@@ -45,14 +46,13 @@ export function SkillOpened({ personId, line, review }: Props) {
     <section className="mt-5 border-ink border-t pt-4" aria-label={name} data-testid="skill-opened">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h3 className="text-lg">{name}</h3>
-        <select aria-label="What is drawn" className="field !w-auto !py-1" value={chosen} onChange={(e) => setChosen(e.target.value)}>
-          <option value="">The level, over the days</option>
-          {exercises.map((those) => (
-            <option key={those[0]?.exerciseId} value={those[0]?.exerciseId}>
-              {those[0]?.title} ({those.length})
-            </option>
-          ))}
-        </select>
+        <FilterSelect
+          label="What is drawn"
+          any="The level, over the days"
+          value={chosen}
+          options={exercises.map((those) => [those[0]?.exerciseId ?? '', `${those[0]?.title} (${those.length})`])}
+          onChange={setChosen}
+        />
       </div>
       {error && (
         <p role="alert" className="mt-3 text-signal">
