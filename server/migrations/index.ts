@@ -15,6 +15,7 @@ import * as courses from './013-courses';
 import * as people from './014-people';
 import * as health from './015-health';
 import * as starts from './016-starts';
+import * as given from './017-given';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -33,6 +34,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '014-people', migration: people },
   { name: '015-health', migration: health },
   { name: '016-starts', migration: starts },
+  { name: '017-given', migration: given },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

@@ -19,6 +19,8 @@ export type AuditedDeed =
   | 'course-given'
   | 'course-taken'
   | 'exercise-given'
+  | 'exercise-given-to'
+  | 'exercise-taken-from'
   | 'exercise-taken'
   | 'exercise-moved'
   | 'exercise-published'

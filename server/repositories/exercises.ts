@@ -170,16 +170,21 @@ export async function findVersion(db: Database, exerciseId: string, version: num
   });
 }
 
-export interface Assignment {
-  readonly id: string;
-  readonly groupId: string;
+/** An exercise that somebody has to do. */
+export interface Assigned {
   readonly exerciseId: string;
   readonly version: number;
-  readonly position: number;
   readonly dueOn: string | null;
   /** Given by itself; false: only within a course. */
   readonly alone: boolean;
   readonly title: string;
+}
+
+/** One that a group has. */
+export interface Assignment extends Assigned {
+  readonly id: string;
+  readonly groupId: string;
+  readonly position: number;
 }
 
 interface AssignmentRow {
@@ -218,18 +223,63 @@ export async function assignmentsOfGroup(db: Database, groupId: string): Promise
   return rows.map(toAssignment);
 }
 
-/** What a trainee has to do, over all their groups; an exercise assigned twice appears once, in its newest version, and by itself where one of the groups has it so. */
-export async function assignmentsOfPerson(db: Database, personId: string): Promise<Assignment[]> {
-  const rows: AssignmentRow[] = await assignmentsQuery(db)
-    .join('memberships as m', 'm.group_id', 'a.group_id')
-    .where({ 'm.person_id': personId, 'm.role': 'trainee' });
-  const found = new Map<string, Assignment>();
+/**
+ * What a trainee has to do, over all their groups and given to them by name; an exercise assigned twice appears once, in its
+ * newest version, and by itself where it is given so once. The day that is set for the person goes before those of groups.
+ */
+export async function assignmentsOfPerson(db: Database, personId: string): Promise<Assigned[]> {
+  const [rows, given]: [AssignmentRow[], Assigned[]] = await Promise.all([
+    assignmentsQuery(db).join('memberships as m', 'm.group_id', 'a.group_id').where({ 'm.person_id': personId, 'm.role': 'trainee' }),
+    givenToPerson(db, personId),
+  ]);
+  const found = new Map<string, Assigned>();
   for (const row of rows.map(toAssignment)) {
     const known = found.get(row.exerciseId);
     const newer = !known || known.version < row.version ? row : known;
     found.set(row.exerciseId, { ...newer, alone: row.alone || (known?.alone ?? false) });
   }
+  for (const own of given) {
+    const known = found.get(own.exerciseId);
+    const newer = !known || known.version < own.version ? own : known;
+    found.set(own.exerciseId, { ...newer, alone: true, dueOn: own.dueOn ?? known?.dueOn ?? null });
+  }
   return [...found.values()];
+}
+
+/** What is given to a person by name, in the order in which it was. */
+export async function givenToPerson(db: Database, personId: string): Promise<Assigned[]> {
+  const rows: { exercise_id: string; version: number; due_on: Date | null; title: string }[] = await db('exercises_given as g')
+    .join('exercise_versions as v', function () {
+      this.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version');
+    })
+    .where({ 'g.person_id': personId })
+    .orderBy(['g.given_at', 'v.title'])
+    .select('g.exercise_id', 'g.version', 'g.due_on', 'v.title');
+  return rows.map((row) => ({
+    exerciseId: row.exercise_id,
+    version: row.version,
+    dueOn: row.due_on ? dayOf(row.due_on) : null,
+    alone: true,
+    title: row.title,
+  }));
+}
+
+/** Gives a version to people; who has the exercise gets the newer version and date. */
+export async function giveTo(
+  db: Database,
+  personIds: readonly string[],
+  { exerciseId, version, dueOn }: Pick<Assigned, 'exerciseId' | 'version' | 'dueOn'>,
+  at: Date,
+): Promise<void> {
+  await db('exercises_given')
+    .insert(personIds.map((id) => ({ person_id: id, exercise_id: exerciseId, version, due_on: dueOn, given_at: at })))
+    .onConflict(['person_id', 'exercise_id'])
+    .merge(['version', 'due_on']);
+}
+
+/** Whether it had been given. */
+export async function takeFrom(db: Database, personId: string, exerciseId: string): Promise<boolean> {
+  return (await db('exercises_given').where({ person_id: personId, exercise_id: exerciseId }).delete()) > 0;
 }
 
 const toAssignmentRow = (assignment: Omit<Assignment, 'title'>) => ({

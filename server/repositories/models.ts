@@ -135,6 +135,12 @@ export async function revisionsFor(db: Database, personId: string, modelId: stri
     .where({ 'memberships.person_id': personId, 'memberships.role': 'trainee' })
     .where({ 'v.model_id': modelId })
     .distinct('v.model_revision as revision');
+  const given: { revision: number }[] = await db('exercises_given as g')
+    .join('exercise_versions as v', function () {
+      this.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version');
+    })
+    .where({ 'g.person_id': personId, 'v.model_id': modelId })
+    .distinct('v.model_revision as revision');
   const done: { revision: number }[] = await db('attempts').where({ person_id: personId, model_id: modelId }).distinct('model_revision as revision');
-  return [...new Set([...assigned, ...done].map((row) => row.revision))];
+  return [...new Set([...assigned, ...given, ...done].map((row) => row.revision))];
 }

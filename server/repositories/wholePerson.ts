@@ -37,6 +37,7 @@ export async function rowsAbout(db: Database, personId: string): Promise<Readonl
     messages: await db('notices').where(mine).orderBy('made_at').select('words', 'made_at'),
     views: await db('saved_views').where(mine).select('model_id', 'name', 'about', 'scene'),
     schemes: await db('scheme_revisions').where({ owner_id: personId }).select('id', 'revision', 'content'),
+    given: await db('exercises_given').where(mine).select('exercise_id', 'version', 'due_on', 'given_at'),
     more_time: await db('extra_time').where(mine).select('days', 'why', 'at'),
   };
 }

@@ -1,3 +1,4 @@
+import { dayWords } from '@core';
 import { type Database, FRESH, transact } from '../database';
 import { invalid, notFound } from '../errors';
 import { newId } from '../ids';
@@ -9,16 +10,22 @@ import { membersOf } from '../repositories/people';
 import type { RequestContext } from '../service';
 import { exerciseRead } from './exercises';
 import { relearn } from './learning';
-import { requireLedGroup } from './people';
-import { tellTrainees } from './telling';
+import { isStaff, personSeen, requireLedGroup } from './people';
+import { tell, tellTrainees } from './telling';
+
+/** The version in which an exercise is given, with its title. */
+async function toGive(asked: RequestContext, exerciseId: string): Promise<{ readonly version: number; readonly exercise: string }> {
+  const { archivedAt } = await exerciseRead(asked, exerciseId);
+  if (archivedAt) throw invalid('This exercise is put away: bring it back first.', 'exerciseId');
+  const version = await exercises.latestVersion(asked.db, exerciseId);
+  if (version === 0) throw invalid('Publish the exercise first.', 'exerciseId');
+  return { version, exercise: (await exercises.findVersion(asked.db, exerciseId, version))?.content.title ?? '' };
+}
 
 /** Gives the newest version to a group; given again, it is moved to that. */
 export async function assignExercise(asked: RequestContext, input: { groupId: string; exerciseId: string; dueOn: string | null }): Promise<void> {
   const group = await requireLedGroup(asked, input.groupId);
-  const { archivedAt } = await exerciseRead(asked, input.exerciseId);
-  if (archivedAt) throw invalid('This exercise is put away: bring it back first.', 'exerciseId');
-  const version = await exercises.latestVersion(asked.db, input.exerciseId);
-  if (version === 0) throw invalid('Publish the exercise first.', 'exerciseId');
+  const { version, exercise } = await toGive(asked, input.exerciseId);
   const others = await exercises.assignmentsOfGroup(asked.db, input.groupId);
   await exercises.assign(asked.db, {
     id: newId(),
@@ -29,8 +36,43 @@ export async function assignExercise(asked: RequestContext, input: { groupId: st
     dueOn: input.dueOn,
     alone: true,
   });
-  const exercise = (await exercises.findVersion(asked.db, input.exerciseId, version))?.content.title ?? '';
   await writeDown(asked.db, { what: 'exercise-given', byId: asked.who.id, facts: { exercise, version, group: group.name } }, asked.now());
+}
+
+/** Gives the newest version to trainees by name, all or none, beside what their groups have; given again, it is moved to that. They are told. */
+export async function giveToPeople(
+  asked: RequestContext,
+  { personIds, exerciseId, dueOn }: { readonly personIds: readonly string[]; readonly exerciseId: string; readonly dueOn: string | null },
+): Promise<void> {
+  for (const id of personIds) {
+    const person = isStaff(asked.who) ? await personSeen(asked, id) : null;
+    if (person?.role !== 'trainee') throw invalid('Exercises are given to trainees: choose them alone.', 'personIds');
+  }
+  const { version, exercise } = await toGive(asked, exerciseId);
+  await transact(asked.db, async (tx) => {
+    await exercises.giveTo(tx, personIds, { exerciseId, version, dueOn }, asked.now());
+    for (const aboutId of personIds) await writeDown(tx, { what: 'exercise-given-to', byId: asked.who.id, aboutId, facts: { exercise, version } }, asked.now());
+    await tell(asked, tx, personIds, `${asked.who.name} gave you “${exercise}”${dueOn ? `, due on ${dayWords(dueOn)}` : ''}.`);
+  });
+}
+
+/** What a trainee was given by name, for those who teach them. */
+export async function givenByName(asked: RequestContext, personId: string): Promise<exercises.Assigned[]> {
+  return exercises.givenToPerson(asked.db, (await personSeen(asked, personId)).id);
+}
+
+/** Takes back what was given to a trainee by name; what their groups have stays. */
+export async function takeFromPerson(asked: RequestContext, personId: string, exerciseId: string): Promise<void> {
+  if (!isStaff(asked.who)) throw notFound('This person');
+  await personSeen(asked, personId);
+  const given = (await exercises.givenToPerson(asked.db, personId)).find((each) => each.exerciseId === exerciseId);
+  if (!given) throw notFound('This assignment');
+  const { title: exercise } = given;
+  await transact(asked.db, async (tx) => {
+    await exercises.takeFrom(tx, personId, exerciseId);
+    await writeDown(tx, { what: 'exercise-taken-from', byId: asked.who.id, aboutId: personId, facts: { exercise } }, asked.now());
+    await tell(asked, tx, [personId], `${asked.who.name} took back “${exercise}”.`);
+  });
 }
 
 /** What becomes of the attempts at what is corrected or taken back: they count as before, or are kept and do not count. */

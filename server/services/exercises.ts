@@ -155,6 +155,11 @@ export async function exercisesRead(asked: RequestContext): Promise<ExerciseLine
   );
 }
 
+/** Exercises that the one who asks can give: published, and not put away. */
+export async function exercisesToGive(asked: RequestContext): Promise<{ readonly id: string; readonly title: string }[]> {
+  return (await exercisesRead(asked)).flatMap(({ id, title, version, archived }) => (version > 0 && !archived ? [{ id, title: title || 'Untitled' }] : []));
+}
+
 export interface DraftSaved {
   readonly revision: number;
   /** The draft as it is now kept, where others had changed it meanwhile; null: as it was sent. */

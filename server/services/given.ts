@@ -4,7 +4,7 @@ import { dayAt } from '../day';
 import { newId } from '../ids';
 import { flashedBy } from '../repositories/attempts';
 import { coursesOfGroups, coursesOfPerson, type GivenCourse } from '../repositories/courses';
-import { type Assignment, addAssignments, assignmentsOfGroup, assignmentsOfPerson, latestVersions, unassign } from '../repositories/exercises';
+import { type Assigned, addAssignments, assignmentsOfGroup, assignmentsOfPerson, latestVersions, unassign } from '../repositories/exercises';
 import { extraDaysOf } from '../repositories/notes';
 import type { RequestContext } from '../service';
 
@@ -42,7 +42,7 @@ export interface InOrder {
  * A day that was set for the exercise itself goes before that of its unit; of two courses the earlier one counts. `extra`:
  * days by which everything is due later.
  */
-export function inOrder(assignments: readonly Assignment[], courses: readonly GivenCourse[], extra = 0): InOrder[] {
+export function inOrder(assignments: readonly Assigned[], courses: readonly GivenCourse[], extra = 0): InOrder[] {
   const byId = new Map(assignments.map((each) => [each.exerciseId, each]));
   const found = new Map<string, InOrder>();
   const earlier = (a: string | null, b: string | null): string | null => (a === null || (b !== null && b < a) ? b : a);

@@ -233,6 +233,8 @@ describe('anything at all, from a seed', () => {
       'people/import',
       'people/move',
       'people/passwords',
+      'people/exercises',
+      'people/x/exercises',
       'people/x',
       'people/x/notes',
       'people/x/extra-time',

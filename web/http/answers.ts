@@ -104,6 +104,7 @@ export const ANSWERS = {
   leaveOut: face('POST', '/api/attempts/:id/left-out', nothing),
   setScore: face('POST', '/api/attempts/:id/score', nothing),
 
+  exercisesToGive: face('GET', '/api/exercises', z.object({ exercises: z.readonly(z.array(z.object({ id, title: z.string() }))) })),
   makeExercise: face('POST', '/api/exercises', made),
   saveDraft: face('PUT', '/api/exercises/:id', z.object({ revision: z.number(), draft: z.nullable(draft), conflicts: z.array(conflict) })),
   archiveExercise: face('PATCH', '/api/exercises/:id', nothing),
@@ -140,6 +141,8 @@ export const ANSWERS = {
 
   makeGroup: face('POST', '/api/groups', made),
   assign: face('POST', '/api/groups/:id/assignments', nothing),
+  giveTo: face('POST', '/api/people/exercises', nothing),
+  takeFrom: face('DELETE', '/api/people/:id/exercises', nothing),
   takeBack: face('DELETE', '/api/groups/:id/assignments', nothing),
   moveToNewest: face('PATCH', '/api/groups/:id/assignments', z.object({ version: z.number() })),
   noticeRead: face('DELETE', '/api/notices/:id', nothing),

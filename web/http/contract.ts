@@ -102,6 +102,8 @@ const TERMS = {
   setScore: { who: 'staff', request: z.object({ set: z.object({ score: z.number().min(0).max(100), why: z.string().max(400) }).nullable() }) },
   tryOut: { who: 'staff', request: z.object({ content: draftSchema, trace: traceSchema }), most: 'try', unread: true },
 
+  /** Those that can be given: published, and not put away. */
+  exercisesToGive: { who: 'staff', request: null },
   makeExercise: { who: 'staff', request: z.object({ modelId: id }) },
   /** `base`: the revision of the draft that it was changed on; `window`: the page that changed it, as it names itself. */
   saveDraft: {
@@ -149,6 +151,8 @@ const TERMS = {
 
   makeGroup: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
   assign: { who: 'staff', request: z.object({ exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
+  giveTo: { who: 'staff', request: z.object({ personIds: somePeople, exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
+  takeFrom: { who: 'staff', request: z.object({ exerciseId: id }) },
   takeBack: { who: 'staff', request: correction },
   moveToNewest: { who: 'staff', request: correction },
   noticeRead: { who: 'person', request: null },

@@ -1,7 +1,9 @@
 import { call, type Refusal, refusalOf, wordsOf } from '@web/ui/api';
 import { LabelledInput } from '@web/ui/LabelledInput';
+import type { Named } from '@web/ui/named';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, useState } from 'react';
+import { GiveExercise } from './GiveExercise';
 
 interface NoteLine {
   readonly id: string;
@@ -13,14 +15,16 @@ interface NoteLine {
 }
 
 interface Props {
-  readonly personId: string;
+  readonly learner: Named;
   readonly notes: readonly NoteLine[];
   /** Days by which everything is due later for them. */
   readonly extra: { readonly days: number; readonly why: string; readonly by: string | null } | null;
+  /** Exercises that they were given by name; `due`: the day in words. */
+  readonly given: readonly { readonly exerciseId: string; readonly title: string; readonly due: string | null }[];
 }
 
 /** Gives a learner more time, or takes it back. */
-function ExtraTime({ personId, extra }: Omit<Props, 'notes'>) {
+function ExtraTime({ personId, extra }: { readonly personId: string; readonly extra: Props['extra'] }) {
   const [open, setOpen] = useState(false);
   const [days, setDays] = useState(String(extra?.days ?? 7));
   const [why, setWhy] = useState(extra?.why ?? '');
@@ -79,8 +83,54 @@ function ExtraTime({ personId, extra }: Omit<Props, 'notes'>) {
   );
 }
 
-/** What those who teach know of a learner beside the figures: more time, and notes that the learner does not see. */
-export function AboutLearner({ personId, notes, extra }: Props) {
+/** Exercises that the learner was given by name. */
+function GivenByName({ learner, given }: Pick<Props, 'learner' | 'given'>) {
+  const [open, setOpen] = useState(false);
+  const [error, setError] = useState<string | null>(null);
+  const takeBack = async (exerciseId: string): Promise<void> => {
+    setError(null);
+    try {
+      await call('takeFrom', { params: { id: learner.id }, body: { exerciseId } });
+      window.location.reload();
+    } catch (problem) {
+      setError(wordsOf(problem));
+    }
+  };
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3">
+      {given.length === 0 ? (
+        <p className="text-ink-soft">Nothing is given by name beside what the group has.</p>
+      ) : (
+        <ul className="w-full">
+          {given.map(({ exerciseId, title, due }) => (
+            <li key={exerciseId} className="flex flex-wrap items-baseline gap-x-3">
+              <span>
+                Given by name: <strong>{title}</strong>
+                {due && `, due on ${due}`}
+              </span>
+              <button type="button" className="button-quiet !py-0 text-xs" onClick={() => void takeBack(exerciseId)}>
+                Take it back<span className="sr-only">: {title}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <button type="button" className="button-quiet text-sm" onClick={() => setOpen(true)}>
+        Give an exercise
+      </button>
+      {error && (
+        <p role="alert" className="text-signal">
+          {error}
+        </p>
+      )}
+      <GiveExercise open={open} onOpenChange={setOpen} people={[learner]} whom={learner.name} onGiven={() => window.location.reload()} />
+    </div>
+  );
+}
+
+/** What those who teach know of a learner beside the figures: more time, exercises given by name, and notes that the learner does not see. */
+export function AboutLearner({ learner, notes, extra, given }: Props) {
+  const personId = learner.id;
   const [shown, setShown] = useState(notes);
   const [words, setWords] = useState('');
   const [error, setError] = useState<string | null>(null);
@@ -139,6 +189,7 @@ export function AboutLearner({ personId, notes, extra }: Props) {
       )}
       <div className="mt-3 border-rule border-t pt-3">
         <ExtraTime personId={personId} extra={extra} />
+        <GivenByName learner={learner} given={given} />
       </div>
     </section>
   );

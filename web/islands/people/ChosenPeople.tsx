@@ -5,6 +5,7 @@ import type { Named } from '@web/ui/named';
 import { Sheet } from '@web/ui/Sheet';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { FirstPasswords } from './FirstPasswords';
+import { GiveExercise } from './GiveExercise';
 
 interface Props {
   readonly people: readonly Named[];
@@ -14,6 +15,8 @@ interface Props {
   readonly from: string | null;
   readonly onDone: () => void;
 }
+
+type Doing = 'give' | 'write' | 'move' | 'passwords';
 
 const NOWHERE = '';
 
@@ -42,9 +45,9 @@ function Form({ error, yes, onSubmit, children }: FormProps) {
   );
 }
 
-/** What can be done with several people at once: write to them, move them, give them new passwords. */
+/** What can be done with several people at once: give them an exercise, write to them, move them, give them new passwords. */
 export function ChosenPeople({ people, groups, from, onDone }: Props) {
-  const [open, setOpen] = useState<'write' | 'move' | 'passwords' | null>(null);
+  const [open, setOpen] = useState<Doing | null>(null);
   const [words, setWords] = useState('');
   const others = groups.filter(({ id }) => id !== from);
   const [to, setTo] = useState(others[0]?.id ?? NOWHERE);
@@ -52,7 +55,7 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
   const [error, setError] = useState<string | null>(null);
   const [given, setGiven] = useState<AnswerOf<'newPasswords'>['people'] | null>(null);
   const ids = people.map(({ id }) => id);
-  const show = (sheet: 'write' | 'move' | 'passwords'): void => {
+  const show = (sheet: Doing): void => {
     setError(null);
     setGiven(null);
     setOpen(sheet);
@@ -90,6 +93,9 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
           </span>
         )}
       </p>
+      <button type="button" className="button !py-1" onClick={() => show('give')}>
+        Give an exercise
+      </button>
       <button type="button" className="button !py-1" onClick={() => show('write')}>
         Write to them
       </button>
@@ -104,6 +110,13 @@ export function ChosenPeople({ people, groups, from, onDone }: Props) {
       <button type="button" className="button-quiet" onClick={onDone}>
         Choose nobody
       </button>
+      <GiveExercise
+        open={open === 'give'}
+        onOpenChange={() => setOpen(null)}
+        people={people}
+        whom={counted(people)}
+        onGiven={(title) => setSaid(`“${title}” stands under Today of ${counted(people)}.`)}
+      />
       <Sheet
         open={open === 'write'}
         onOpenChange={() => setOpen(null)}

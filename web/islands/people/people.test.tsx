@@ -74,21 +74,25 @@ describe('what one is told', () => {
 });
 
 describe('what those who teach know of a learner', () => {
+  const ada = { id: 'ada', name: 'Ada' };
   const notes = [
     { id: '1', author: 'Maren Holt', words: 'Left-handed', mine: true, at: '1 Apr' },
     { id: '2', author: 'Edda Quist', words: 'Asks for a pen', mine: false, at: '2 Apr' },
   ];
   it('only one’s own notes can be taken away', () => {
-    const markup = renderToStaticMarkup(<AboutLearner personId="ada" notes={notes} extra={null} />);
+    const markup = renderToStaticMarkup(
+      <AboutLearner learner={ada} notes={notes} extra={null} given={[{ exerciseId: 'round', title: 'Once round', due: '4 May 2031' }]} />,
+    );
     expect(text(markup)).toContain('1 Apr Left-handed Maren Holt Remove : Left-handed 2 Apr Asks for a pen Edda Quist');
     expect([...markup.matchAll(/>Remove</g)]).toHaveLength(1);
     expect(text(markup)).toContain('Due dates are those of the group. Give more time');
+    expect(text(markup)).toContain('Given by name: Once round , due on 4 May 2031 Take it back : Once round Give an exercise');
   });
   it.each([
     [{ days: 1, why: 'ill', by: 'Maren Holt' }, 'Everything is due a day later : ill (Maren Holt) Change'],
     [{ days: 4, why: 'ill', by: null }, 'Everything is due 4 days later : ill Change'],
   ])('more time is said with its reason: %j', (extra, words) => {
-    expect(text(renderToStaticMarkup(<AboutLearner personId="ada" notes={[]} extra={extra} />))).toContain(words);
+    expect(text(renderToStaticMarkup(<AboutLearner learner={ada} notes={[]} extra={extra} given={[]} />))).toContain(words);
   });
 });
 
