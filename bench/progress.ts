@@ -1,7 +1,7 @@
 /**
  * `npm run bench:progress`: a station of 2,000 learners in groups of 50, with 200,000 attempts, in a database of its own;
- * prints how long the services of Group, Learner and Today take, what a hand-in costs more for levels and schedules, and
- * beside it what it would cost to compute a level from all attempts. `PEOPLE` and `EACH` change the size.
+ * prints how long Group, Learner and Today take in the services and as pages of the built application, what a hand-in costs
+ * more for levels and schedules, and beside it what it would cost to compute a level from all attempts. After `npm run build`. `PEOPLE` and `EACH` change the size.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
@@ -26,8 +26,10 @@ import { importModel } from '@server/services/models';
 import { makePerson } from '@server/services/people';
 import { groupProgress, progressOf, todayOf } from '@server/services/progress';
 import { keepBuiltInSchemes } from '@server/services/schemes';
+import { openSession } from '@server/services/signIn';
 import { spreadBehind } from '@server/services/spread';
-import { startMariaDb } from '../scripts/setup/mariaDb.mjs';
+import { startApplication } from '../scripts/setup/application.mjs';
+import { freePort, startMariaDb } from '../scripts/setup/mariaDb.mjs';
 import { toPublish } from '../server/tests/testService';
 
 const PEOPLE = Number(process.env.PEOPLE ?? 2000);
@@ -245,6 +247,27 @@ await timed(
   },
   '-',
 );
+
+const port = await freePort(4500, '127.0.0.1');
+const application = await startApplication({
+  DATABASE_URL: url,
+  DIALHOME_FILES: join(folder, 'files'),
+  PORT: String(port),
+  LOG_FILE: join(folder, 'requests.log'),
+});
+const tokens = new Map<string, string>();
+for (const id of [lead.who.id, ...Array.from({ length: TRIES + 1 }, (_, n) => someone(n))]) tokens.set(id, await openSession(service, id));
+async function page(path: string, personId: string): Promise<void> {
+  const cookie = `dh_session=${tokens.get(personId)}`;
+  const answer = await fetch(`http://127.0.0.1:${port}${path}`, { headers: { cookie }, redirect: 'manual' });
+  const text = await answer.text();
+  if (answer.status !== 200) throw new Error(`${path} gave ${answer.status}: ${text.slice(0, 200)}`);
+}
+const leadId = lead.who.id;
+await timed('from request to page: Group', (n) => page(`/groups/${groups[n % groups.length]}`, leadId), '300 ms');
+await timed('from request to page: Learner', (n) => page(`/learners/${someone(n)}`, leadId), '300 ms');
+await timed('from request to page: Today', (n) => page('/today', someone(n)), '300 ms');
+await application.stop();
 
 await service.close();
 await database.stop();

@@ -4,11 +4,12 @@ import { Flashes } from '@web/ui/Flashes';
 import type { Named } from '@web/ui/named';
 import { shownPoints } from '@web/ui/points';
 import { formatDistance } from 'date-fns';
+import { useMemo } from 'react';
 import { CoursesPart } from './CoursesPart';
 import { LearnersTable } from './LearnersTable';
 import type { AssignmentLine, Learner } from './learner';
 
-interface Props {
+export interface Props {
   /** When the page was made: what is told as so long ago is the same there and here. */
   readonly now: string;
   readonly learners: readonly Learner[];
@@ -30,6 +31,12 @@ interface Props {
     readonly at: string;
     readonly late: boolean;
   }[];
+}
+
+/** The screen from its data as JSON: a page that hands thousands of figures over one by one takes several times as long. */
+export function GroupFrom({ json }: { readonly json: string }) {
+  const props: Props = useMemo(() => JSON.parse(json), [json]);
+  return <GroupScreen {...props} />;
 }
 
 /** Learners by skills and exercises, what each exercise looks like, who needs a word, and the newest attempts. */
