@@ -3,6 +3,7 @@ export * from './commandGroups';
 export type { Criterion, Exercise, Step } from './exerciseSchema';
 export type { Landmark } from './landmark';
 export * from './mergeDrafts';
+export * from './needed';
 export * from './skills';
 export * from './stepsOn';
 export * from './traineeExercise';

@@ -104,10 +104,9 @@ export async function skillsSeen(asked: RequestContext, personIds: readonly stri
   }));
   const place = new Map<string, number>(SKILLS.map(({ id }, i) => [id, i]));
   const placeOf = (skill: string): number => place.get(skill) ?? SKILLS.length;
-  return groupedBy(
-    seen.sort((a, b) => placeOf(a.skill) - placeOf(b.skill)),
-    ({ personId }) => personId,
-  );
+  const byPerson = groupedBy(seen, ({ personId }) => personId);
+  for (const skills of byPerson.values()) skills.sort((a, b) => placeOf(a.skill) - placeOf(b.skill));
+  return byPerson;
 }
 
 export interface Progress {

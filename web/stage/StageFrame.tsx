@@ -4,6 +4,8 @@ import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'rea
 interface Props {
   readonly canvas: RefObject<HTMLCanvasElement | null>;
   readonly label: string;
+  /** Where it stands in the page. */
+  readonly className?: string;
   /** Drawn over the model, inside the frame. */
   readonly children?: ReactNode;
 }
@@ -11,7 +13,7 @@ interface Props {
 const BORDER = 10;
 
 /** The frame: the largest 16:10 rectangle its place allows, with a chart's graduated border. Scores refer to its inside. */
-export function StageFrame({ canvas, label, children }: Props) {
+export function StageFrame({ canvas, label, className = '', children }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   useEffect(() => {
@@ -30,9 +32,9 @@ export function StageFrame({ canvas, label, children }: Props) {
   }, []);
 
   return (
-    <div ref={place} className="grid min-h-0 min-w-0 flex-1 place-items-center max-md:aspect-[16/10] max-md:flex-none">
+    <div ref={place} className={`grid min-h-0 min-w-0 flex-1 place-items-center stacked:aspect-[16/10] stacked:flex-none ${className}`}>
       <div className="graduated" style={{ width: size.width + 2 * BORDER, height: size.height + 2 * BORDER }}>
-        <div className="relative h-full w-full overflow-hidden bg-stage">
+        <div className="@container relative h-full w-full overflow-hidden bg-stage">
           <canvas
             ref={canvas}
             aria-label={label}

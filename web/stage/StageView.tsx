@@ -24,6 +24,8 @@ export interface SavedViewsOf {
 interface Props {
   readonly stage: Stage;
   readonly label: string;
+  /** Where it stands in the page. */
+  readonly className?: string;
   /** Whether fit and home may be used: then the stage shows the way back when nothing is in view. */
   readonly recover?: boolean;
   /** Drawn over the free view. */
@@ -39,11 +41,11 @@ interface Props {
 }
 
 /** The stage with everything that belongs on it: marks that follow the hand, aids for the eye, parts, and the way back. */
-export function StageView({ stage, label, recover = true, overlay, views, landmarks = NONE, onMeasured, children }: Props) {
+export function StageView({ stage, label, className = '', recover = true, overlay, views, landmarks = NONE, onMeasured, children }: Props) {
   const [place, setPlace] = useState<HTMLElement | null>(null);
   const { canvas, session, aids, sides, handle, prepared } = stage;
   return (
-    <StageFrame canvas={canvas} label={label}>
+    <StageFrame canvas={canvas} label={label} className={className}>
       {session && aids && sides && handle && prepared && (
         <>
           <FreeView stage={stage} session={session} aids={aids} landmarks={landmarks} measured={{ place, onMeasured }}>

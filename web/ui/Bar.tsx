@@ -15,14 +15,14 @@ export function Bar({ label, shown, of, points }: Props) {
   const { words, style } = kindOf(points);
   return (
     <div
-      className="min-w-0"
+      className="flex min-w-0 flex-col justify-end"
       role="group"
       aria-label={`${label}: ${shown === '–' ? 'not to be seen' : of ? `${shown} ${of}` : shown}, ${words}`}
       title={shown === '–' ? 'This cannot be seen from here.' : of && `${shown} ${of}`}
     >
-      <div className="flex items-baseline justify-between gap-2">
-        <span className="min-w-0 truncate text-sm">{label}</span>
-        <span className={`whitespace-nowrap text-xs tabular-nums ${/[a-z]/.test(shown) ? '' : 'font-mono'}`}>{shown}</span>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-2 leading-5">
+        <span className="min-w-0 break-words text-sm">{label}</span>
+        <span className={`ml-auto whitespace-nowrap text-xs tabular-nums ${/[a-z]/.test(shown) ? '' : 'font-mono'}`}>{shown}</span>
       </div>
       <div className="mt-1 h-2.5 overflow-hidden rounded-full bg-bar">
         <div className={`h-full rounded-full ${style}`} style={{ width: `${Math.max(2, Math.round(points * 100))}%` }} />

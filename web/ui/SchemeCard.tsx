@@ -1,4 +1,4 @@
-import { actionWords, CARD_GROUPS, cardGroupOf, type Scheme, triggerWords } from '@core/input';
+import { actionWords, type Binding, bindingName, CARD_GROUPS, cardGroupOf, type Scheme, triggerWords } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { SearchField } from '@web/ui/SearchField';
 import { type ReactNode, useState } from 'react';
@@ -7,11 +7,14 @@ interface Props {
   readonly scheme: Scheme;
   /** Stands beside the search; left out: what the scheme says of itself. */
   readonly head?: ReactNode;
+  /** Bindings that stand first and large, for who needs only these; the rest is behind a button, and printed. */
+  readonly first?: readonly Binding[];
 }
 
 /** Every binding of a scheme under a heading, searchable by what it does or by the hand; it prints on one page. */
-export function SchemeCard({ scheme, head }: Props) {
+export function SchemeCard({ scheme, head, first = [] }: Props) {
   const [text, setText] = useState('');
+  const [all, setAll] = useState(first.length === 0);
   const labels = useKeyLabels();
   const wanted = text.trim().toLowerCase();
   const rows = scheme.bindings
@@ -31,7 +34,23 @@ export function SchemeCard({ scheme, head }: Props) {
           onChange={setText}
         />
       </div>
-      <div className="card-columns mt-2">
+      {first.length > 0 && !wanted && (
+        <section aria-label="What this exercise needs" className="mt-3 print:hidden">
+          <h3 className="text-lg">What this exercise needs</h3>
+          <ul className="mt-1 grid gap-x-10 sm:grid-cols-2">
+            {first.map((binding) => (
+              <li key={bindingName(binding)} className="flex items-baseline justify-between gap-4 border-rule border-b py-1.5 text-lg leading-snug">
+                <span>{actionWords(binding)}</span>
+                <span className="whitespace-nowrap rounded-md bg-ink px-2 font-mono text-base text-paper">{triggerWords(binding, labels)}</span>
+              </li>
+            ))}
+          </ul>
+          <button type="button" className="button mt-3" aria-expanded={all} onClick={() => setAll(!all)}>
+            {all ? 'Only these' : `All ${scheme.bindings.length}`}
+          </button>
+        </section>
+      )}
+      <div className={`card-columns mt-2 ${all || wanted ? '' : 'hidden print:block'}`}>
         {groups.map((group) => (
           <section key={group.name} aria-label={group.name} className="mb-2 print:mb-1">
             <h3 className="border-ink border-b font-bold font-display text-sm print:text-[8pt]">{group.name}</h3>

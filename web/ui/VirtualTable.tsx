@@ -80,7 +80,7 @@ export function VirtualTable<T extends object>({ table, labelledBy, rowHeight = 
     count: rows.length,
     getScrollElement: () => box.current,
     estimateSize: () => rowHeight,
-    initialRect: { width: 1000, height: 800 },
+    initialRect: { width: 1000, height: 560 },
     overscan: 8,
   });
   const shown = virtual.getVirtualItems();

@@ -15,10 +15,11 @@ interface ListProps {
 
 /** Exercises of a group, each with how many tried it and how well. */
 function ExerciseList({ groupId, learners, assignments }: ListProps) {
+  const standings = learners.map((learner) => new Map(learner.standings.map((standing) => [standing.exerciseId, standing])));
   return (
     <ul>
       {assignments.map((assignment) => {
-        const mine = learners.map((l) => l.standings.find((s) => s.exerciseId === assignment.exerciseId));
+        const mine = standings.map((each) => each.get(assignment.exerciseId));
         const tried = mine.filter((s) => (s?.attempts ?? 0) > 0);
         const best = tried.map((s) => s?.best ?? 0);
         const stuck = mine.filter((s) => s?.stuck).length;

@@ -22,6 +22,7 @@ export interface Props {
   readonly givable: readonly Givable[];
   /** Today where the station is, yyyy-mm-dd. */
   readonly today: string;
+  /** The newest attempts. */
   readonly recent: readonly {
     readonly id: string;
     readonly personName: string;
@@ -69,7 +70,7 @@ export function GroupScreen({ group, groups, learners, assignments, courses, giv
           </ul>
         </section>
       )}
-      <LearnersTable groupId={group.id} groups={groups} learners={learners} courses={courses} now={now} />
+      <LearnersTable groupId={group.id} groups={groups} learners={learners} assignments={assignments} courses={courses} now={now} />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
         <CoursesPart groupId={group.id} group={group} learners={learners} assignments={assignments} courses={courses} givable={givable} today={today} />
         <section aria-labelledby="recent" className="card p-5">
@@ -77,7 +78,7 @@ export function GroupScreen({ group, groups, learners, assignments, courses, giv
             Newest attempts
           </h2>
           <ul>
-            {recent.slice(0, 14).map((a) => (
+            {recent.map((a) => (
               <li key={a.id}>
                 <a href={`/attempts/${a.id}/review`} className="flex items-baseline gap-3 border-rule border-b py-1.5 hover:bg-paper">
                   <span className="w-28 shrink-0 truncate font-semibold">{a.personName}</span>

@@ -9,7 +9,7 @@ import { features, VirtualTable } from '@web/ui/VirtualTable';
 import { Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
-import type { Learner } from './learner';
+import type { AssignmentLine, Learner } from './learner';
 import { type By, columnsFor } from './learnerColumns';
 import { isSeen, SEEN, type Seen } from './seenWhen';
 
@@ -42,13 +42,14 @@ interface Props {
   /** Groups to which one may move somebody. */
   readonly groups: readonly Named[];
   readonly learners: readonly Learner[];
+  readonly assignments: readonly AssignmentLine[];
   readonly courses: readonly CourseOfGroup[];
   /** When the page was made. */
   readonly now: string;
 }
 
 /** Learners by skills, units or exercises; hundreds of rows scroll, columns are chosen and stay so, people are chosen. */
-export function LearnersTable({ groupId, groups, learners, courses, now }: Props) {
+export function LearnersTable({ groupId, groups, learners, assignments, courses, now }: Props) {
   const [by, setBy] = useState<By>('skills');
   const [family, setFamily] = useState<SchemeFamily | ''>('');
   /** The unit whose exercises stand there; none: all. */
@@ -63,7 +64,7 @@ export function LearnersTable({ groupId, groups, learners, courses, now }: Props
     [courses],
   );
   const only = units.find(({ key }) => key === unit)?.exerciseIds ?? null;
-  const columns = useMemo(() => columnsFor({ by, learners, family, now, units, only }), [by, learners, family, now, units, only]);
+  const columns = useMemo(() => columnsFor({ by, learners, assignments, family, now, units, only }), [by, learners, assignments, family, now, units, only]);
   const table = useTable({
     features,
     columns,

@@ -4,7 +4,6 @@ import type { SkillLine } from '@web/islands/progress/skills';
 /** How a learner stands with one exercise. */
 export interface StandingLine {
   readonly exerciseId: string;
-  readonly title: string;
   readonly attempts: number;
   readonly best: number | null;
   /** The attempt that was the best. */

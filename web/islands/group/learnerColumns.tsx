@@ -6,7 +6,7 @@ import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { shownPoints } from '@web/ui/points';
 import { chooseColumn, type features } from '@web/ui/VirtualTable';
 import { formatDistanceStrict } from 'date-fns';
-import type { Learner } from './learner';
+import type { AssignmentLine, Learner } from './learner';
 
 const helper = createColumnHelper<typeof features, Learner>();
 
@@ -77,6 +77,7 @@ const flashedIn = ({ standings }: Learner, { exerciseIds }: UnitColumn): number 
 interface ColumnChoice {
   readonly by: By;
   readonly learners: readonly Learner[];
+  readonly assignments: readonly AssignmentLine[];
   readonly family: SchemeFamily | '';
   readonly now: string;
   readonly units: readonly UnitColumn[];
@@ -85,7 +86,7 @@ interface ColumnChoice {
 }
 
 /** The columns of the learners' table. */
-export function columnsFor({ by, learners, family, now, units, only }: ColumnChoice) {
+export function columnsFor({ by, learners, assignments, family, now, units, only }: ColumnChoice) {
   const name = helper.accessor('name', {
     header: 'Learner',
     enableHiding: false,
@@ -123,12 +124,14 @@ export function columnsFor({ by, learners, family, now, units, only }: ColumnCho
       },
     }),
   );
-  const exercises = (learners[0]?.standings ?? []).flatMap(({ exerciseId, title }, place) =>
+  const titles = new Map(assignments.map(({ exerciseId, title }) => [exerciseId, title]));
+  // Those of all learners stand in one order.
+  const exercises = (learners[0]?.standings ?? []).flatMap(({ exerciseId }, place) =>
     only && !only.includes(exerciseId)
       ? []
       : helper.accessor((learner) => learner.standings[place]?.best ?? -1, {
           id: exerciseId,
-          header: title,
+          header: titles.get(exerciseId) ?? '',
           sortDescFirst: true,
           cell: ({ row }) => {
             const standing = row.original.standings[place];
@@ -154,7 +157,11 @@ export function columnsFor({ by, learners, family, now, units, only }: ColumnCho
     sortDescFirst: true,
     cell: ({ row }) => {
       const stuck = row.original.standings.filter((standing) => standing.stuck);
-      return <span className={`block max-w-32 truncate ${stuck.length > 0 ? 'text-signal' : ''}`}>{stuck.map(({ title }) => title).join(', ')}</span>;
+      return (
+        <span className={`block max-w-32 truncate ${stuck.length > 0 ? 'text-signal' : ''}`}>
+          {stuck.map(({ exerciseId }) => titles.get(exerciseId)).join(', ')}
+        </span>
+      );
     },
   });
   const latest = helper.accessor(({ latest: scores }) => scores.at(-1) ?? -1, {

@@ -35,7 +35,10 @@ function coachWords({ closeness, asked: { prompt, done }, standing, end, scheme 
 /** One sentence: what to do first, or the hint that was taken. Where nothing can be told, nothing is said. */
 export function LiveAdvice({ hint, ...told }: AdviceProps) {
   return (
-    <div className="min-h-7 font-bold font-display text-lg leading-7" aria-live="polite">
+    <div
+      className="min-h-7 stacked:max-md:min-h-14 font-bold font-display text-lg stacked:text-base leading-7 low:text-sm low:leading-5 stacked:order-3 stacked:col-span-2 low:order-2 low:my-2"
+      aria-live="polite"
+    >
       {hint === null ? coachWords(told) : <Html html={hint} />}
     </div>
   );
@@ -45,9 +48,12 @@ export function LiveAdvice({ hint, ...told }: AdviceProps) {
 export function LiveBars({ closeness }: { readonly closeness: Closeness | null }) {
   const results = closeness?.results.slice(0, MOST) ?? [];
   return (
-    <div className="min-w-0 flex-1">
+    <div className="min-w-0 flex-1 stacked:order-3 stacked:col-span-2 low:order-4 low:mb-3">
       {results.length > 0 && (
-        <div className={`grid gap-4 ${results.length <= 2 ? 'max-w-sm grid-cols-2' : 'grid-cols-5 max-md:grid-cols-3'}`} data-testid="closeness">
+        <div
+          className={`grid gap-x-4 gap-y-2 ${results.length <= 2 ? 'max-w-sm grid-cols-2' : 'grid-cols-[repeat(auto-fit,minmax(6.5rem,1fr))]'}`}
+          data-testid="closeness"
+        >
           {results.map((result) => (
             <Bar key={result.id} label={result.label} shown={result.shown} of={result.of} points={result.points} />
           ))}

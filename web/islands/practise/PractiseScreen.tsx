@@ -25,7 +25,7 @@ import { LiveAdvice, LiveBars } from './LiveHelp';
 import { SchemeChoice } from './SchemeChoice';
 import { StageWait } from './StageWait';
 import { StepList } from './StepList';
-import { TargetPicture, useLayOver, useTargetPicture } from './TargetPicture';
+import { loadTargetLarge, TargetPicture, useLayOver, useTargetPicture } from './TargetPicture';
 import { isBegun, type Practised } from './useAttempt';
 import { hintsOf, type Practise, type TryOut, usePractise } from './usePractise';
 
@@ -62,7 +62,7 @@ const Watch = lazy(async () => ({ default: (await import('./Watch')).Watch }));
 /** Loaded by those who have a 3D mouse. */
 const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
 
-/** Beside the stage: what is to be done, the target, the puck and the dial. Where there is no room beside it, the title stands above and the rest below. */
+/** Beside the stage: what is to be done, the target, the puck and the dial. Where there is no room beside it, the title stands above and the rest below, in the grid of the screen. */
 function Aside({
   practise,
   exercise,
@@ -88,10 +88,12 @@ function Aside({
   const still = present !== undefined && isStill(present.goal.kind);
   const ownPuck = scheme.family === 'puck' && !still;
   return (
-    <aside className={`${useFolded(stage) ? 'hidden' : 'flex max-md:contents'} w-64 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}>
-      <div className="max-md:order-1">
-        <h1 className="text-2xl leading-tight">{exercise.title}</h1>
-        {words.brief && <Html html={words.brief} className="mt-1 text-ink-soft text-sm" />}
+    <aside
+      className={`${useFolded(stage) ? 'hidden' : 'flex stacked:contents low:contents'} w-64 min-[1800px]:w-88 shrink-0 flex-col gap-3 overflow-y-auto pr-1`}
+    >
+      <div className="stacked:order-1 low:order-1 stacked:col-span-2">
+        <h1 className="text-2xl low:text-lg stacked:text-xl leading-tight">{exercise.title}</h1>
+        {words.brief && <Html html={words.brief} className="mt-1 text-ink-soft text-sm stacked:max-md:hidden low:hidden" />}
         <StepList steps={exercise.steps} words={words} at={state.step} />
         {present?.method && (
           <Suspense>
@@ -100,12 +102,12 @@ function Aside({
         )}
       </div>
       {picture && !still && (
-        <div className="shrink-0 max-md:order-1 max-md:w-52 max-md:self-center">
+        <div className="shrink-0 stacked:order-6 low:order-3 low:mb-2">
           <TargetPicture picture={picture} onLay={onLay} />
         </div>
       )}
       {Panel && present && (
-        <div className={`shrink-0 ${still ? 'max-md:order-3' : 'max-md:order-1'}`}>
+        <div className="shrink-0 stacked:order-4 low:order-4 stacked:col-span-2">
           <Panel
             goal={present.goal}
             prompt={task.prompt}
@@ -118,12 +120,14 @@ function Aside({
       )}
       {ownPuck && puck && (
         <Suspense>
-          <div className="contents max-md:order-3 max-md:block">
+          <div className="contents stacked:order-8 stacked:block low:order-8 low:block stacked:col-span-2">
             <PuckPanel listener={puck} scheme={scheme} frames={stage.handle?.renderer.frames} onMoves={using.setMoves} />
           </div>
         </Suspense>
       )}
-      <div className={`mt-auto shrink-0 max-md:order-4 max-md:w-64 max-md:self-center ${still ? 'hidden' : ''} ${ownPuck ? 'w-44 self-center' : ''}`}>
+      <div
+        className={`mt-auto shrink-0 stacked:order-7 stacked:mt-0 low:order-7 low:mt-0 stacked:md:w-72 stacked:justify-self-center ${still ? 'hidden' : ''}`}
+      >
         <ViewDial
           view={stage.drawn ?? exercise.start.view}
           from={session?.getState().scene.view ?? exercise.start.view}
@@ -147,6 +151,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   const target = useMemo(() => goal && picturedBy(goal, exercise.start), [goal, exercise.start]);
   const picture = useTargetPicture(stage.handle, target, exercise.showTarget ? null : (pictures[state.step] ?? null));
   useRefusals(session);
+  const skills = useMemo(() => [...new Set(exercise.steps.map(({ skill }) => skill))], [exercise.steps]);
   const openCard = useCallback(() => store.setState({ sheet: 'scheme' }), [store]);
   const notTaken = useCallback(
     (words: string) => {
@@ -159,7 +164,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   useEffect(() => {
     const forget = session?.subscribe(() => {
       forget?.();
-      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu, loadToasts, loadWaiting]) void load().catch(() => {});
+      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu, loadTargetLarge, loadToasts, loadWaiting]) void load().catch(() => {});
     });
     return forget;
   }, [session]);
@@ -176,13 +181,14 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   const Overlay = present && overlayOf(present.goal);
 
   return (
-    <div className="flex min-h-0 flex-1 gap-5 px-6 py-4 max-md:flex-col max-md:gap-3 max-md:overflow-y-auto max-md:px-3">
+    <div className="flex min-h-0 flex-1 stacked:grid low:grid stacked:grid-cols-2 low:grid-cols-[minmax(0,1fr)_17rem] stacked:content-start low:content-start gap-5 stacked:gap-3 low:gap-x-3 low:gap-y-0 stacked:overflow-y-auto low:overflow-y-auto px-6 stacked:px-3 low:px-3 py-4 stacked:pt-2 stacked:pb-0 low:py-0">
       <Saying />
       <SchemeChoice scheme={using.scheme} schemes={using.schemes} onChoose={practise.askScheme} onCard={openCard} onLeave={tryOut?.onLeave} />
       <Aside practise={practise} exercise={exercise} words={words} picture={picture} onLay={setLaid} />
-      <div className="flex min-w-0 flex-1 flex-col max-md:order-2 max-md:flex-none">
+      <div className="flex min-w-0 flex-1 stacked:contents low:contents flex-col">
         <StageView
           stage={stage}
+          className="stacked:order-2 stacked:col-span-2 low:sticky low:top-0 low:col-start-1 low:row-span-[12] low:row-start-1 low:h-[calc(100dvh-2.75rem)]"
           label={`Stage: ${exercise.title}. Keys move the view; the scheme card lists them.`}
           recover={exercise.allowed.includes('recover') && !(present && taskOf(present.goal).ownStart)}
           views={{ modelId: exercise.model.id, forAll: false }}
@@ -229,7 +235,9 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
             </Suspense>
           )}
         </StageView>
-        <StageWake stage={stage} enabled={exercise.allowed.includes('recover')} />
+        <div className="stacked:order-5 stacked:col-span-2 stacked:max-md:hidden low:hidden">
+          <StageWake stage={stage} enabled={exercise.allowed.includes('recover')} />
+        </div>
         <LiveAdvice
           closeness={waiting === null ? closeness : null}
           asked={task}
@@ -238,7 +246,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
           end={last ? 'Hand in' : 'Done'}
           scheme={using.labelled}
         />
-        <div className="mt-1 flex items-end gap-5 max-lg:flex-col max-lg:items-stretch max-lg:gap-3">
+        <div className="mt-1 flex items-end gap-5 max-xl:flex-col max-xl:items-stretch max-xl:gap-3 stacked:contents low:contents">
           <LiveBars closeness={closeness} />
           <Actions
             hints={present ? hintsOf(present) : 0}
@@ -262,6 +270,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
             scheme={using.scheme}
             schemes={using.schemes}
             slips={slips}
+            skills={skills}
           />
         </Suspense>
       )}

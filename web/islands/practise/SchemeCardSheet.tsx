@@ -1,6 +1,8 @@
+import { neededFor, type SkillId } from '@core/exercise';
 import type { Scheme } from '@core/input';
 import { SchemeCard } from '@web/ui/SchemeCard';
 import { Sheet } from '@web/ui/Sheet';
+import { useMemo } from 'react';
 import type { Slips } from './useSlips';
 
 interface Props {
@@ -9,14 +11,18 @@ interface Props {
   readonly scheme: Scheme;
   readonly schemes: readonly Scheme[];
   readonly slips: Slips;
+  /** The skills that are practised. */
+  readonly skills: readonly SkillId[];
 }
 
 /** The scheme's card, and where one says which scheme one comes from. */
-export function SchemeCardSheet({ open, onOpenChange, scheme, schemes, slips }: Props) {
+export function SchemeCardSheet({ open, onOpenChange, scheme, schemes, slips, skills }: Props) {
+  const first = useMemo(() => neededFor(scheme, skills), [scheme, skills]);
   return (
     <Sheet open={open} onOpenChange={onOpenChange} title={`Scheme card: ${scheme.name}`} wide>
       <SchemeCard
         scheme={scheme}
+        first={first}
         head={
           <label className="flex items-center gap-2 text-sm">
             I come from

@@ -33,7 +33,7 @@ export function SchemeChoice({ scheme, schemes, onChoose, onCard, onLeave }: Cho
       )}
       <label className="flex items-center gap-2">
         <span className="sr-only">Scheme</span>
-        <select className="rounded-md bg-transparent px-1 py-1 font-semibold" value={scheme.id} onChange={(e) => onChoose(e.target.value)}>
+        <select className="max-w-44 truncate rounded-md bg-transparent px-1 py-1 font-semibold" value={scheme.id} onChange={(e) => onChoose(e.target.value)}>
           {schemes.map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}
@@ -41,8 +41,12 @@ export function SchemeChoice({ scheme, schemes, onChoose, onCard, onLeave }: Cho
           ))}
         </select>
       </label>
-      <button type="button" className="flex items-center gap-2 rounded-full border border-ink px-4 py-1.5 hover:bg-bar" onClick={onCard}>
-        Scheme card <span className="kbd">?</span>
+      <button
+        type="button"
+        className="flex items-center gap-2 rounded-full border border-ink px-4 stacked:max-md:border-0 low:border-0 stacked:max-md:px-1 low:px-1 py-1.5 low:py-1 hover:bg-bar"
+        onClick={onCard}
+      >
+        <span className="stacked:max-md:sr-only low:sr-only">Scheme card</span> <span className="kbd">?</span>
       </button>
     </>,
     place,

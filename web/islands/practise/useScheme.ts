@@ -7,11 +7,14 @@ const KEPT_SCHEME = 'dial-home-scheme';
 /** Whether the puck moves the model or the camera: a matter of the hand, so it is kept with the browser. */
 const KEPT_MOVES = 'dial-home-puck-moves';
 
+/** What one begins with before a scheme was ever chosen: that for fingers where the screen is what one points with. */
+const usual = (): string => (window.matchMedia('(pointer: coarse)').matches ? 'touch-screen' : 'two-button-mouse');
+
 /** Of some schemes the one that the address names, the one that was chosen last in this browser, or what most begin with; `none`: what is said where there is none. */
 export function schemeOfBrowser(schemes: readonly Scheme[], none: string): Scheme {
   const asked = new URLSearchParams(window.location.search).get('scheme');
   const kept = window.localStorage.getItem(KEPT_SCHEME);
-  const found = schemes.find((s) => s.id === asked) ?? schemes.find((s) => s.id === kept) ?? schemes.find((s) => s.id === 'two-button-mouse') ?? schemes[0];
+  const found = [asked, kept, usual(), 'two-button-mouse'].flatMap((id) => schemes.find((scheme) => scheme.id === id) ?? [])[0] ?? schemes[0];
   if (!found) throw new Error(none);
   return found;
 }

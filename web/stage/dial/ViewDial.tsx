@@ -2,6 +2,7 @@ import { type Scheme, shortcutFor } from '@core/input';
 import type { Command } from '@core/navigation';
 import { anglesOf, type View, wrapAngle } from '@core/view';
 import { useKeyLabels } from '@web/ui/keyLabels';
+import { hasRoomForDial } from '@web/ui/room';
 import { useLatest } from '@web/ui/useLatest';
 import { Maximize2, Minimize2, PanelBottomClose, PanelBottomOpen } from 'lucide-react';
 import { type KeyboardEvent, useCallback, useEffect, useState } from 'react';
@@ -25,7 +26,8 @@ interface Props {
 }
 
 const STEP = Math.PI / 12;
-const KEPT = 'dial-home-dial';
+/** Where its size is kept: in a narrow window it is chosen for itself, and a strip of figures until then. */
+const keptAs = (): string => (hasRoomForDial() ? 'dial-home-dial' : 'dial-home-dial narrow');
 type Size = 'usual' | 'large' | 'away';
 
 /** Larger, smaller, or put away. */
@@ -80,9 +82,9 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
   const far = ringPoint(now.azimuth + Math.PI, RING);
   const youHeight = arcPoint(now.elevation, ARC);
   const [size, setSize] = useState<Size>('usual');
-  useEffect(() => setSize((window.localStorage.getItem(KEPT) as Size | null) ?? 'usual'), []);
+  useEffect(() => setSize((window.localStorage.getItem(keptAs()) as Size | null) ?? (hasRoomForDial() ? 'usual' : 'away')), []);
   const sized = (next: Size): void => {
-    window.localStorage.setItem(KEPT, next);
+    window.localStorage.setItem(keptAs(), next);
     setSize(next);
   };
   const dragged = useDialDrag(onCommand);
@@ -115,7 +117,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
   return (
     <section
       aria-label="View dial"
-      className={`select-none ${size === 'large' ? 'fixed bottom-4 left-4 z-30 w-[26rem] rounded-2xl border-2 border-ink bg-paper p-4 shadow-2xl' : 'relative'}`}
+      className={`select-none ${size === 'large' ? 'fixed bottom-4 left-4 z-30 w-[min(26rem,92vw)] rounded-2xl border-2 border-ink bg-paper p-4 shadow-2xl' : 'relative'}`}
     >
       <DialSize size={size} onSize={sized} />
       {size !== 'away' && (

@@ -113,6 +113,9 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
           <input type="checkbox" checked={shared} onChange={(e) => setShared(e.target.checked)} /> For everybody who sees the model
         </label>
       )}
+      {views?.length === 0 && (
+        <p className="mt-3 text-ink-soft text-sm">None yet. A saved view keeps where you look from, the cut, what is hidden, and the drawing style.</p>
+      )}
       <ol className="mt-2 min-h-0 flex-1 space-y-1 overflow-auto">
         {views?.map((view, i) => (
           <li key={view.id} className="rounded-lg border border-rule px-2 py-1">
@@ -192,9 +195,6 @@ export function ViewsPanel({ modelId, scene, forAll, onRecall, onClose }: Props)
           </li>
         ))}
       </ol>
-      {views?.length === 0 && (
-        <p className="mb-auto text-ink-soft text-sm">None yet. A saved view keeps where you look from, the cut, what is hidden, and the drawing style.</p>
-      )}
       <LastRemoved removed={removed} onPutBack={({ id }) => doing(call('putViewBack', { params: { id } }))} />
     </section>
   );
