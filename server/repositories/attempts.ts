@@ -110,6 +110,10 @@ export async function findAttempt(db: Database, id: string): Promise<Attempt | n
 export const hasAttempted = async (db: Database, personId: string, exerciseId: string): Promise<boolean> =>
   (await db('attempts').where({ person_id: personId, exercise_id: exerciseId }).first('id')) !== undefined;
 
+/** Whether a person handed anything in yet. */
+export const hasPractised = async (db: Database, personId: string): Promise<boolean> =>
+  (await db('attempts').where({ person_id: personId }).whereNotNull('handed_in_at').first('id')) !== undefined;
+
 /** Exercises at which a person earned a flash with an attempt that counts. */
 export async function flashedBy(db: Database, personId: string): Promise<ReadonlySet<string>> {
   const rows: { exercise_id: string }[] = await db('attempts').where({ person_id: personId, counts: true }).andWhere('flashes', '>', 0).distinct('exercise_id');

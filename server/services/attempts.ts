@@ -27,6 +27,9 @@ import { getModel } from './models';
 import { isStaff, maySee } from './people';
 import { schemesToPractise } from './schemes';
 
+/** Whether the one who asks learns and never handed anything in. */
+export const isNewcomer = async (asked: RequestContext): Promise<boolean> => !isStaff(asked.who) && !(await attempts.hasPractised(asked.db, asked.who.id));
+
 export interface Opened {
   readonly id: string;
   readonly seed: number;

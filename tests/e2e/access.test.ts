@@ -74,6 +74,7 @@ const everything = (): readonly { path: string; method?: string; body?: unknown;
   { path: '/api/views/none/back', method: 'POST', body: {}, open: [] },
   { path: '/api/schemes', open: ['ida', 'viktor', 'maren', 'edda'] },
   { path: '/api/schemes', method: 'POST', body: { file: '{}' }, open: [] },
+  { path: '/api/finder/two-button-mouse', open: ['ida', 'viktor', 'maren', 'edda'] },
   { path: '/api/exercises', open: ['maren', 'edda'] },
   { path: '/api/exercises', method: 'POST', body: { modelId: ids.model }, open: ['maren', 'edda'] },
   { path: `/api/exercises/${ids.exercise}`, method: 'PUT', body: {}, open: [] },

@@ -233,6 +233,7 @@ describe('anything at all, from a seed', () => {
       'people/import',
       'people/move',
       'people/passwords',
+      'finder/x',
       'people/exercises',
       'people/x/exercises',
       'people/x',

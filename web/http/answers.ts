@@ -139,6 +139,15 @@ export const ANSWERS = {
   giveCourse: face('PUT', '/api/groups/:id/courses', nothing),
   takeCourseBack: face('DELETE', '/api/groups/:id/courses', nothing),
 
+  findable: face(
+    'GET',
+    '/api/finder/:scheme',
+    z.object({
+      places: z.readonly(z.array(z.object({ kind: z.enum(['exercise', 'person', 'group', 'course', 'model']), name: z.string(), href: z.string() }))),
+      gestures: z.readonly(z.array(z.object({ does: z.string(), gesture: z.string() }))),
+    }),
+  ),
+
   makeGroup: face('POST', '/api/groups', made),
   assign: face('POST', '/api/groups/:id/assignments', nothing),
   giveTo: face('POST', '/api/people/exercises', nothing),

@@ -149,6 +149,9 @@ const TERMS = {
   },
   takeCourseBack: { who: 'staff', request: z.object({ courseId: id }) },
 
+  /** What can be gone to, and what the stage does with the gestures of a scheme. */
+  findable: { who: 'person', request: null },
+
   makeGroup: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
   assign: { who: 'staff', request: z.object({ exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
   giveTo: { who: 'staff', request: z.object({ personIds: somePeople, exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },

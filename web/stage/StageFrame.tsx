@@ -33,7 +33,7 @@ export function StageFrame({ canvas, label, className = '', children }: Props) {
 
   return (
     <div ref={place} className={`grid min-h-0 min-w-0 flex-1 place-items-center stacked:aspect-[16/10] stacked:flex-none ${className}`}>
-      <div className="graduated" style={{ width: size.width + 2 * BORDER, height: size.height + 2 * BORDER }}>
+      <div className="graduated" data-note="stage" style={{ width: size.width + 2 * BORDER, height: size.height + 2 * BORDER }}>
         <div className="@container relative h-full w-full overflow-hidden bg-stage">
           <canvas
             ref={canvas}

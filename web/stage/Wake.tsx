@@ -53,7 +53,7 @@ export function Wake({ fixes, at, pictureOf, onGo, enabled, scheme }: Props) {
   };
 
   return (
-    <nav aria-label="Wake: views you came through" className="relative h-11">
+    <nav aria-label="Wake: views you came through" data-note="wake" className="relative h-11">
       <div className="absolute top-2 right-2 left-2 border-ink/40 border-t border-dotted" />
       <ol className="relative flex h-full justify-start gap-0">
         {first > 0 && (

@@ -17,7 +17,10 @@ interface Props {
 /** Hint, start again, and the end of the step. */
 export function Actions({ hints, taken, last, busy, ready, running, onBegin, onHint, onRestart, onDone }: Props) {
   return (
-    <div className="flex shrink-0 justify-end gap-2.5 stacked:sticky stacked:bottom-0 stacked:order-10 stacked:col-span-2 stacked:-mx-3 stacked:border-ink stacked:border-t stacked:bg-paper stacked:px-3 stacked:py-2 low:sticky low:bottom-0 low:order-10 low:gap-1.5 low:bg-paper low:[&>button]:px-2.5 low:text-sm low:py-2 stacked:[&>:last-child]:flex-1 low:[&>:last-child]:flex-1">
+    <div
+      data-note="actions"
+      className="flex shrink-0 justify-end gap-2.5 stacked:sticky stacked:bottom-0 stacked:order-10 stacked:col-span-2 stacked:-mx-3 stacked:border-ink stacked:border-t stacked:bg-paper stacked:px-3 stacked:py-2 low:sticky low:bottom-0 low:order-10 low:gap-1.5 low:bg-paper low:[&>button]:px-2.5 low:text-sm low:py-2 stacked:[&>:last-child]:flex-1 low:[&>:last-child]:flex-1"
+    >
       {hints > 0 && !onBegin && (
         <button type="button" className="button" onClick={onHint} disabled={!ready || taken >= hints}>
           Hint{' '}

@@ -19,6 +19,7 @@ import { Html } from '@web/ui/Html';
 import type { ExerciseWords } from '@web/ui/markdown';
 import { loadToasts, Saying } from '@web/ui/Saying';
 import { sayWrong } from '@web/ui/say';
+import { useFirstNotes } from '@web/ui/useFirstNotes';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { Actions } from './Actions';
 import { LiveAdvice, LiveBars } from './LiveHelp';
@@ -43,13 +44,18 @@ interface Props {
   readonly pictures: readonly (string | null)[];
   /** Given when an author tries it out: nothing is kept. */
   readonly tryOut?: TryOut;
+  /** Whether they never practised before. */
+  readonly newcomer?: boolean;
 }
 
 const NO_PARTS: readonly Part[] = [];
+const FIRST_NOTES = 4;
 const LOOK_ROUND = 'Look round as you like: nothing counts yet. Then press Begin.';
 /** Loaded when they are first opened. */
 const loadSchemeCard = () => import('./SchemeCardSheet');
 const SchemeCardSheet = lazy(async () => ({ default: (await loadSchemeCard()).SchemeCardSheet }));
+/** Loaded by newcomers, and who calls the first notes back. */
+const FirstMinutes = lazy(async () => ({ default: (await import('./FirstMinutes')).FirstMinutes }));
 const loadQuestions = () => import('./Questions');
 const Questions = lazy(async () => ({ default: (await loadQuestions()).Questions }));
 const loadWaiting = () => import('./WaitingToSend');
@@ -141,7 +147,7 @@ function Aside({
   );
 }
 
-export function PractiseScreen({ person, exercise, words, meshHash, home, landmarks, schemes, pictures, tryOut }: Props) {
+export function PractiseScreen({ person, exercise, words, meshHash, home, landmarks, schemes, pictures, tryOut, newcomer = false }: Props) {
   const practise = usePractise({ person: person ?? null, exercise, words, meshHash, home, schemes, tryOut });
   const { store, state, using, attempt, stage, present, last, task, closeness, slips } = practise;
   const { session, opened, offered } = attempt;
@@ -150,6 +156,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   const goal = goalShown(exercise, present);
   const target = useMemo(() => goal && picturedBy(goal, exercise.start), [goal, exercise.start]);
   const picture = useTargetPicture(stage.handle, target, exercise.showTarget ? null : (pictures[state.step] ?? null));
+  const [read, setRead] = useFirstNotes('practise', newcomer);
   useRefusals(session);
   const skills = useMemo(() => [...new Set(exercise.steps.map(({ skill }) => skill))], [exercise.steps]);
   const openCard = useCallback(() => store.setState({ sheet: 'scheme' }), [store]);
@@ -262,6 +269,11 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
           />
         </div>
       </div>
+      {session && read < FIRST_NOTES && (
+        <Suspense>
+          <FirstMinutes session={session} scheme={using.labelled} end={last ? 'Hand in' : 'Done'} read={read} onRead={setRead} />
+        </Suspense>
+      )}
       {state.sheet === 'scheme' && (
         <Suspense>
           <SchemeCardSheet
@@ -271,6 +283,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
             schemes={using.schemes}
             slips={slips}
             skills={skills}
+            onNotes={() => setRead(0)}
           />
         </Suspense>
       )}

@@ -117,6 +117,7 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
   return (
     <section
       aria-label="View dial"
+      data-note="dial"
       className={`select-none ${size === 'large' ? 'fixed bottom-4 left-4 z-30 w-[min(26rem,92vw)] rounded-2xl border-2 border-ink bg-paper p-4 shadow-2xl' : 'relative'}`}
     >
       <DialSize size={size} onSize={sized} />
