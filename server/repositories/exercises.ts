@@ -148,6 +148,9 @@ export async function latestVersions(db: Database): Promise<ReadonlyMap<string, 
   return new Map(rows.map((row: { exercise_id?: string; n?: number }) => [String(row.exercise_id), Number(row.n)] as const));
 }
 
+export const hasPublished = async (db: Database, ownerId: string): Promise<boolean> =>
+  (await db('exercise_versions as v').join('exercises as e', 'e.id', 'v.exercise_id').where({ 'e.owner_id': ownerId }).first('v.version')) !== undefined;
+
 export async function addVersion(db: Database, version: ExerciseVersion): Promise<void> {
   await db('exercise_versions').insert({
     exercise_id: version.exerciseId,

@@ -155,6 +155,9 @@ export async function exercisesRead(asked: RequestContext): Promise<ExerciseLine
   );
 }
 
+/** Whether the one who asks ever published an exercise. */
+export const hasBuilt = (asked: RequestContext): Promise<boolean> => exercises.hasPublished(asked.db, asked.who.id);
+
 /** Exercises that the one who asks can give: published, and not put away. */
 export async function exercisesToGive(asked: RequestContext): Promise<{ readonly id: string; readonly title: string }[]> {
   return (await exercisesRead(asked)).flatMap(({ id, title, version, archived }) => (version > 0 && !archived ? [{ id, title: title || 'Untitled' }] : []));

@@ -45,11 +45,13 @@ export interface GestureFound {
 
 const found = (binding: Binding): GestureFound => ({ does: actionWords(binding), gesture: triggerWords(binding) });
 
-/** All that the one who asks can go to, and what the stage can do with the gestures of a scheme; of an unknown one nothing. */
+/** All that the one who asks can go to, and what the stage can do with the gestures of a scheme, what follows the hand first; of an unknown one nothing. */
 export async function findable(
   asked: RequestContext,
   schemeId: string,
 ): Promise<{ readonly places: readonly Findable[]; readonly gestures: readonly GestureFound[] }> {
   const [places, schemes] = await Promise.all([placesOf(asked), schemesSeen(asked)]);
-  return { places, gestures: schemes.find(({ scheme }) => scheme.id === schemeId)?.scheme.bindings.map(found) ?? [] };
+  const bindings = schemes.find(({ scheme }) => scheme.id === schemeId)?.scheme.bindings ?? [];
+  const isMove = ({ command }: Binding): boolean => command.kind === 'move';
+  return { places, gestures: [...bindings.filter(isMove), ...bindings.filter((binding) => !isMove(binding))].map(found) };
 }

@@ -64,7 +64,7 @@ it('a removed step comes back: by the word that tells of it, by the keys, and af
     const id = await exerciseNamed(stored, 'Round to the ladder');
     await driver.get(`${base()}/build/${id}`);
     await stage(driver);
-    const steps = async (): Promise<number> => (await driver.findElements(By.css('aside ol li'))).length;
+    const steps = async (): Promise<number> => (await driver.findElements(By.css('[aria-label=Steps] ol li'))).length;
     const count = (n: number): Promise<unknown> => waitFor(driver, `${n} steps`, async () => (await steps()) === n);
     const before = await steps();
     await press(driver, 'Add a step');
@@ -100,7 +100,7 @@ it('steps are copied, moved by their grip with keys and with the pointer, and sw
     await driver.get(`${base()}/build/${id}`);
     await stage(driver);
     const list = async (): Promise<string[]> =>
-      Promise.all((await driver.findElements(By.css('aside ol li'))).map(async (li) => (await li.getText()).replace(/\s+/g, ' ')));
+      Promise.all((await driver.findElements(By.css('[aria-label=Steps] ol li'))).map(async (li) => (await li.getText()).replace(/\s+/g, ' ')));
     const before = await list();
     const count = (n: number): Promise<unknown> => waitFor(driver, `${n} steps`, async () => (await list()).length === n);
     await press(driver, 'Copy the step');
@@ -121,7 +121,7 @@ it('steps are copied, moved by their grip with keys and with the pointer, and sw
       if ((await list())[0] === '1 The copy') break;
       const grip = await button(driver, /^Move step 2/);
       await driver.executeScript('arguments[0].focus()', grip);
-      for (const key of [Key.SPACE, Key.ARROW_UP, Key.SPACE]) {
+      for (const key of [Key.SPACE, Key.ARROW_LEFT, Key.SPACE]) {
         await driver.actions().sendKeys(key).perform();
         await driver.sleep(pause);
       }
@@ -132,8 +132,8 @@ it('steps are copied, moved by their grip with keys and with the pointer, and sw
       .actions({ async: true })
       .move({ origin: handle })
       .press()
-      .move({ origin: handle, y: 12, duration: 100 })
-      .move({ origin: handle, y: 44, duration: 200 })
+      .move({ origin: handle, x: 12, duration: 100 })
+      .move({ origin: handle, x: 140, duration: 300 })
       .release()
       .perform();
     await place(2);

@@ -33,7 +33,7 @@ export function StageFrame({ canvas, label, className = '', children }: Props) {
 
   return (
     <div ref={place} className={`grid min-h-0 min-w-0 flex-1 place-items-center stacked:aspect-[16/10] stacked:flex-none ${className}`}>
-      <div className="graduated" data-note="stage" style={{ width: size.width + 2 * BORDER, height: size.height + 2 * BORDER }}>
+      <div className="graduated" style={{ width: size.width + 2 * BORDER, height: size.height + 2 * BORDER }}>
         <div className="@container relative h-full w-full overflow-hidden bg-stage">
           <canvas
             ref={canvas}
@@ -43,6 +43,7 @@ export function StageFrame({ canvas, label, className = '', children }: Props) {
             className="block h-full w-full touch-none outline-none focus-visible:ring-2 focus-visible:ring-sea focus-visible:ring-inset"
           />
           {children}
+          <span data-note="stage" className="pointer-events-none absolute bottom-0 left-2" />
         </div>
       </div>
     </div>

@@ -34,9 +34,12 @@ export function FirstNotes({ notes, at, onRead }: Props) {
         <Popover.Content
           key={note.place}
           side={note.side}
+          align="start"
           sideOffset={8}
           collisionPadding={8}
           updatePositionStrategy="always"
+          // No dialog: the keys stay those of the stage.
+          role="note"
           aria-label={note.title}
           data-testid="first-note"
           className="z-30 w-72 max-w-[calc(100vw-1rem)] rounded-xl bg-ink p-4 text-paper shadow-xl"

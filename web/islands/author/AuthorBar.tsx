@@ -1,6 +1,8 @@
 import { Tip } from '@web/ui/Tip';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useStore } from 'zustand';
+import { Checklist } from './Checklist';
+import type { Check } from './checklist';
 import type { DraftStore } from './draftStore';
 
 const STATE_WORDS = { saved: 'Saved', saving: 'Saving …', changed: 'Not saved yet', failed: 'Not saved' } as const;
@@ -14,13 +16,15 @@ interface Props {
   readonly changed: boolean;
   readonly ready: boolean;
   readonly busy: boolean;
+  /** What there is still to do. */
+  readonly checks: readonly Check[];
   readonly onTry: () => void;
   readonly onAssign: () => void;
   readonly onPublish: () => void;
 }
 
 /** How the draft stands, and what can be done with all of it. */
-export function AuthorBar({ store, mine, version, changed, ready, busy, onTry, onAssign, onPublish }: Props) {
+export function AuthorBar({ store, mine, version, changed, ready, busy, checks, onTry, onAssign, onPublish }: Props) {
   const { state, error, undo } = useStore(store);
   const [back, again] = [undo.back.at(-1), undo.again.at(-1)];
   return (
@@ -42,7 +46,8 @@ export function AuthorBar({ store, mine, version, changed, ready, busy, onTry, o
           </button>
         </Tip>
       </div>
-      <div className="flex gap-2.5">
+      {checks.some(({ done }) => !done) && <Checklist checks={checks} />}
+      <div className="flex gap-2.5" data-note="publish">
         <button type="button" className="button flex-1" disabled={!ready} onClick={onTry}>
           Try it
         </button>

@@ -9,7 +9,7 @@ import type { MeasuredListener } from '@web/stage/measuring/measuring';
 import { StageView } from '@web/stage/StageView';
 import { type Stage, useCommand } from '@web/stage/useStage';
 import { StageWake } from '@web/stage/Wake';
-import { Suspense } from 'react';
+import { type ReactNode, Suspense } from 'react';
 import { useStore } from 'zustand';
 import { createStore } from 'zustand/vanilla';
 import { type DraftStore, presentStep } from './draftStore';
@@ -21,12 +21,14 @@ interface Props {
   readonly problem: string | null;
   /** Hears of what is measured. */
   readonly onMeasured: MeasuredListener;
+  /** Stands under the stage. */
+  readonly children: ReactNode;
 }
 
 const nothing = createStore(() => null);
 
 /** The stage that an exercise is built on, with what its step draws over it. */
-export function AuthorStage({ store, stage, model, problem, onMeasured }: Props) {
+export function AuthorStage({ store, stage, model, problem, onMeasured, children }: Props) {
   const state = useStore(store);
   const { draft } = state;
   const step = presentStep(state);
@@ -67,7 +69,8 @@ export function AuthorStage({ store, stage, model, problem, onMeasured }: Props)
       <div className="mt-2 flex items-start gap-4">
         <div className="min-w-0 flex-1">
           <StageWake stage={stage} enabled />
-          <p className="mt-2 text-ink-soft text-sm">
+          {children}
+          <p className="mt-1 text-ink-soft text-sm">
             Picked:{' '}
             <strong className="text-ink">{scene.selection.parts.map((id) => partName(stage.prepared?.mesh.parts ?? [], id)).join(', ') || 'nothing'}</strong>
           </p>

@@ -16,10 +16,12 @@ import type { SceneSource } from '@web/stage/sceneSource';
 import { useRefusals } from '@web/stage/useRefusals';
 import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
+import { FirstNotes } from '@web/ui/FirstNotes';
 import { TextField } from '@web/ui/fields';
 import { MarkdownField } from '@web/ui/MarkdownField';
 import { wordsOfExercise } from '@web/ui/markdown';
 import { offer, Toasts } from '@web/ui/Toasts';
+import { useFirstNotes } from '@web/ui/useFirstNotes';
 import { useUndoKeys } from '@web/ui/useUndoKeys';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -30,14 +32,16 @@ import { schemeOfBrowser } from '../practise/useScheme';
 import { AssignSheet } from './AssignSheet';
 import { AuthorBar } from './AuthorBar';
 import { AuthorStage } from './AuthorStage';
+import { BUILD_NOTES } from './buildNotes';
 import { Conflicts } from './Conflicts';
+import { checklist } from './checklist';
 import { createDraftStore, presentStep } from './draftStore';
 import { type OwnTry, triesOf } from './OwnTries';
 import { ReachPart } from './ReachPart';
 import { RulesPart } from './RulesPart';
 import { StartPart } from './StartPart';
 import { StepPart } from './StepPart';
-import { StepsPart } from './StepsPart';
+import { Storyboard } from './Storyboard';
 
 const NO_GROUPS: Props['groups'] = [];
 
@@ -61,6 +65,8 @@ interface Props {
   };
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly schemes: readonly SentScheme[];
+  /** Whether they never published anything. */
+  readonly newcomer: boolean;
 }
 
 /** An author's own try: the exercise as it stands is practised and scored, and nothing of it is kept. */
@@ -185,6 +191,8 @@ export function BuildScreen(props: Props) {
   const folded = useFolded(stage);
   useRefusals(session);
   const changed = useMemo(() => !published || !sameData(published, draft), [published, draft]);
+  const [read, setRead] = useFirstNotes('build', props.newcomer);
+  const checks = useMemo(() => checklist(draft, { tried: tries.length > 0, published: version > 0 && !changed }), [draft, tries, version, changed]);
   useLeaveWarning(store.isSaved);
   useUndoKeys(store, !trying);
   const show = useCallback((view: View) => session && handle?.renderer.show({ ...session.getState().scene, view }, false), [session, handle]);
@@ -241,7 +249,12 @@ export function BuildScreen(props: Props) {
         <div className="min-h-0 flex-1 space-y-4 overflow-y-auto px-6 py-5">
           <Conflicts store={store} />
           <div>
-            <h1 className="sr-only">Build an exercise</h1>
+            <div className="flex items-baseline justify-between">
+              <h1 className="text-lg">Build an exercise</h1>
+              <button type="button" className="button-quiet text-sm" onClick={() => setRead(0)}>
+                How this works
+              </button>
+            </div>
             <TextField label="Title" value={draft.title} onChange={(title) => store.set({ title })} placeholder="What is it called?" />
             <MarkdownField label="Brief" value={draft.brief} onChange={(brief) => store.set({ brief })} placeholder="The situation, in a sentence or two" />
             <p className="text-sm">
@@ -259,11 +272,6 @@ export function BuildScreen(props: Props) {
             )}
             <StartPart store={store} session={session} show={show} />
           </div>
-          <StepsPart
-            store={store}
-            onRemoved={(number) => offer(`Step ${number} is removed.`, 'Undo', () => store.undo())}
-            onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))}
-          />
           <StepPart
             store={store}
             session={session}
@@ -287,13 +295,23 @@ export function BuildScreen(props: Props) {
           version={version}
           changed={changed}
           ready={handle !== null}
+          checks={checks}
           busy={busy}
           onTry={() => setTrying(true)}
           onAssign={() => setAssigning(true)}
           onPublish={() => void publish()}
         />
       </aside>
-      <AuthorStage store={store} stage={stage} model={model} problem={problem} onMeasured={setMeasured} />
+      <AuthorStage store={store} stage={stage} model={model} problem={problem} onMeasured={setMeasured}>
+        <Storyboard
+          store={store}
+          handle={handle}
+          onRemoved={(number) => offer(`Step ${number} is removed.`, 'Undo', () => store.undo())}
+          onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))}
+          onStart={() => show(draft.start.view)}
+        />
+      </AuthorStage>
+      {handle && read < BUILD_NOTES.length && <FirstNotes notes={BUILD_NOTES} at={read} onRead={setRead} />}
       <AssignSheet open={assigning} onOpenChange={setAssigning} exerciseId={id} version={version} groups={groups} />
     </div>
   );

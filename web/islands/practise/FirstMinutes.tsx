@@ -9,7 +9,8 @@ const notesFor = (scheme: LabelledScheme, end: string): readonly FirstNote[] => 
   return [
     {
       place: 'stage',
-      side: 'bottom',
+      // On a large stage in it, by a small one below.
+      side: window.innerWidth < 700 ? 'bottom' : 'top',
       title: 'This is the stage',
       words: `What you see in this frame is what counts.${orbit ? ` Try it: ${orbit} goes round the model.` : ''} The scheme card (?) has every other gesture.`,
     },

@@ -6,6 +6,8 @@ import type { View } from '@core/view';
 import type { LandmarkSeen } from '@server/services/landmarks';
 import { overlayOf } from '@web/goals/overlays';
 import { panelOf } from '@web/goals/panels';
+import { subjectWords } from '@web/goals/subjectWords';
+import { subjectIn, useSubjectShown } from '@web/goals/useSubjectShown';
 import type { AskedValue } from '@web/stage/aids';
 import { ViewDial } from '@web/stage/dial/ViewDial';
 import type { MeasuredListener } from '@web/stage/measuring/measuring';
@@ -90,6 +92,8 @@ function Aside({
   const onMeasure = useCallback((asked: AskedValue | null) => aids?.measure(asked), [aids]);
   const puck = useMemo(() => (session ? puckToSession(session, scheme) : null), [session, scheme]);
   const goal = goalShown(exercise, present);
+  const subject = subjectIn(present?.goal);
+  const showSubject = useSubjectShown(stage.handle, present?.goal);
   const Panel = present && panelOf(present.goal);
   const still = present !== undefined && isStill(present.goal.kind);
   const ownPuck = scheme.family === 'puck' && !still;
@@ -101,6 +105,11 @@ function Aside({
         <h1 className="text-2xl low:text-lg stacked:text-xl leading-tight">{exercise.title}</h1>
         {words.brief && <Html html={words.brief} className="mt-1 text-ink-soft text-sm stacked:max-md:hidden low:hidden" />}
         <StepList steps={exercise.steps} words={words} at={state.step} />
+        {subject.length > 0 && (
+          <button type="button" className="button-quiet mt-1 text-left text-sm" onClick={showSubject}>
+            Show {subjectWords(stage.prepared?.mesh.parts ?? NO_PARTS, subject)} on the stage
+          </button>
+        )}
         {present?.method && (
           <Suspense>
             <MethodAsked step={present} />

@@ -32,6 +32,8 @@ export interface Renderer {
   setGrid(grid: GridPlane | null): void;
   /** Objects that stand on the stage beside the model, also in its pictures. */
   setPlaced(items: readonly PlacedItem[]): void;
+  /** Shows parts as picked ones are shown, on the stage alone, not in pictures. */
+  setMarked(parts: readonly string[]): void;
   /** Enlarges what lies about a frame point of the free view, in a square about it; null puts the loupe away. */
   setLoupe(at: FramePoint | null): void;
   /** Called with the view of every drawn picture; returns the end of the subscription. */
@@ -58,6 +60,7 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
   gl.setClearColor(0x000000, 0);
   const world = new ThreeScene();
   const objects = createSceneObjects(prepared);
+  let marked: readonly string[] = [];
   world.add(objects.root);
   const drawPane = createPaneDrawer(gl, world, objects, ballOf(prepared.mesh), pick);
   const glide = createGlide();
@@ -134,7 +137,9 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
       gl.setPixelRatio(1);
       gl.setSize(width, height, false);
       gl.setClearColor(0xf6f1e4, 1);
+      objects.setMarked([]);
       objects.update(pictured);
+      objects.setMarked(marked);
       objects.setCaps(pictured.section ? caps : null);
       gl.setScissorTest(false);
       drawPane(pictured, WHOLE, { width, height }, null);
@@ -166,6 +171,12 @@ export function createRenderer(canvas: HTMLCanvasElement, prepared: Prepared, pi
     },
     setPlaced(items) {
       objects.setPlaced(items);
+      if (scene) objects.update(scene);
+      loop.request();
+    },
+    setMarked(parts) {
+      marked = parts;
+      objects.setMarked(parts);
       if (scene) objects.update(scene);
       loop.request();
     },

@@ -42,6 +42,8 @@ export interface SceneObjects {
   setGrid(grid: GridPlane | null): void;
   /** Objects that stand on the stage beside the model. */
   setPlaced(items: readonly PlacedItem[]): void;
+  /** Parts that are shown as picked ones are, from the next update on, without being picked. */
+  setMarked(parts: readonly string[]): void;
   setCaps(caps: Caps | null): void;
   /** Takes the fine shading and the edges that came after the first picture. */
   refine(refined: Refined): void;
@@ -195,6 +197,7 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
 
   let lastVisibility: Scene['visibility'] | null = null;
   let lastSelection: readonly string[] | null = null;
+  let marked: readonly string[] = [];
 
   const spheres = spheresOf(prepared);
   const pieces = new Map<Mesh | LineSegments, Pieces>();
@@ -252,7 +255,7 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
 
   function updateSelection(scene: Scene): void {
     const states = effectiveVisibility(mesh.parts, scene.visibility);
-    const ids = new Set(scene.selection.parts);
+    const ids = new Set([...scene.selection.parts, ...marked]);
     const byId = new Map(mesh.parts.map((part) => [part.id, part]));
     const under = (id: string | null): boolean => id !== null && (ids.has(id) || under(byId.get(id)?.parent ?? null));
     setFaces(selected, ids.size === 0 ? [] : [...mesh.parts.keys()].filter((n) => states[n] !== 'hidden' && under(mesh.parts[n]?.id ?? null)));
@@ -290,6 +293,10 @@ export function createSceneObjects(prepared: Prepared): SceneObjects {
       placed.update(scene);
     },
     setPlaced: placed.set,
+    setMarked(parts) {
+      marked = parts;
+      lastSelection = null;
+    },
     aim(camera, depth) {
       faded.setDepth(depth);
       frustumPlanes(clipMatrix.multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse), planesOf);

@@ -1,0 +1,46 @@
+import type { Step } from '@core/exercise';
+import { picturedBy } from '@core/goals';
+import type { Scene } from '@core/navigation';
+import type { StageHandle } from '@web/stage/useStage';
+import { useEffect, useState } from 'react';
+
+const WIDTH = 240;
+/** A picture is drawn when its scene has rested so long, ms. */
+const REST = 400;
+
+/** Pictures of scenes, each drawn once by the stage; null: not yet. */
+function usePictures(handle: StageHandle | null, scenes: readonly Scene[]): (string | null)[] {
+  const [drawn, setDrawn] = useState<ReadonlyMap<string, string>>(new Map());
+  const keys = scenes.map((scene) => JSON.stringify(scene));
+  const wanted = keys.join('\n');
+  useEffect(() => {
+    if (!handle) return;
+    let current = true;
+    const timer = setTimeout(async () => {
+      for (const key of new Set(wanted.split('\n'))) {
+        if (!current) return;
+        try {
+          const picture = await handle.pictureOf(JSON.parse(key) as Scene, WIDTH);
+          setDrawn((before) => new Map([...before].slice(-60)).set(key, picture));
+        } catch {
+          // Without a picture its card has its number and words.
+        }
+      }
+    }, REST);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [handle, wanted]);
+  return keys.map((key) => drawn.get(key) ?? null);
+}
+
+/** Pictures of where an exercise begins and of its steps: of the target, or of the start where a step has none. */
+export function useStepPictures(
+  handle: StageHandle | null,
+  start: Scene,
+  steps: readonly Step[],
+): { readonly start: string | null; readonly steps: readonly (string | null)[] } {
+  const [first = null, ...rest] = usePictures(handle, [start, ...steps.map(({ goal }) => picturedBy(goal, start) ?? start)]);
+  return { start: first, steps: rest };
+}
