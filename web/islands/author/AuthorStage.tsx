@@ -38,7 +38,7 @@ export function AuthorStage({ store, stage, model, problem, onMeasured, children
   const Overlay = overlayOf(goal);
   const Handles = handlesOf(goal);
   return (
-    <div className="flex min-w-0 flex-1 flex-col px-5 py-4">
+    <div className="flex min-w-0 flex-1 flex-col px-5 py-4 stacked:flex-none">
       <StageView
         stage={stage}
         label={`Stage: ${model.name}`}

@@ -243,9 +243,21 @@ export function BuildScreen(props: Props) {
       />
     );
   return (
-    <div className="flex min-h-0 flex-1">
+    <div className="flex min-h-0 flex-1 stacked:flex-col-reverse">
       <Toasts />
-      <aside className={`${folded ? 'hidden' : 'flex'} w-[404px] shrink-0 flex-col border-ink border-r`} aria-label="Recipe">
+      <div className="fixed inset-0 top-14 z-20 hidden place-items-center bg-paper p-6 max-sm:grid">
+        <div className="card max-w-sm p-6 text-center">
+          <p className="font-display text-xl">Building needs more room</p>
+          <p className="mt-2">A tablet held upright is enough. What you made is kept: open it there, or turn this device.</p>
+          <a className="button mt-4" href="/build">
+            Back to the list
+          </a>
+        </div>
+      </div>
+      <aside
+        className={`${folded ? 'hidden' : 'flex'} w-[404px] shrink-0 flex-col border-ink border-r stacked:min-h-0 stacked:w-full stacked:flex-1 stacked:border-t stacked:border-r-0`}
+        aria-label="Recipe"
+      >
         <div className="min-h-0 flex-1 space-y-4 overflow-y-auto px-6 py-5">
           <Conflicts store={store} />
           <div>

@@ -63,9 +63,9 @@ export function ModelScreen({ model, revision, landmarks: marked, removed: gone,
   }, []);
 
   return (
-    <div className="flex min-h-0 flex-1 gap-5 px-6 py-5">
+    <div className="flex min-h-0 flex-1 gap-5 px-6 py-5 stacked:flex-col-reverse stacked:justify-end stacked:overflow-y-auto stacked:px-3">
       <Toasts />
-      <aside className="flex w-64 shrink-0 flex-col gap-4 overflow-y-auto pr-1">
+      <aside className="flex w-64 shrink-0 flex-col gap-4 overflow-y-auto pr-1 stacked:w-full stacked:overflow-visible">
         <h1 className="text-2xl">{model.name}</h1>
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
           <dt className="text-ink-soft">File</dt>

@@ -48,11 +48,11 @@ export function ModelStage({ prepared, home, label, onScene, landmarks = [], sho
     if (shown) command(pickOf(shown));
   }, [shown, command]);
   return (
-    <div className="flex min-w-0 flex-1 gap-4">
+    <div className="flex min-w-0 flex-1 gap-4 stacked:flex-none stacked:flex-col">
       <div className="flex min-w-0 flex-1 flex-col">
         <StageView stage={stage} label={label} landmarks={landmarks} />
       </div>
-      <div className="flex w-52 shrink-0 flex-col gap-3">
+      <div className="flex w-52 shrink-0 flex-col gap-3 stacked:w-full stacked:flex-row stacked:*:w-1/2">
         <ViewDial view={drawn ?? home} from={scene.view} scheme={scheme} onCommand={command} />
         <section aria-label="Parts" className="card min-h-0 flex-1 overflow-auto p-3">
           <h2 className="mb-1 text-sm">Parts</h2>

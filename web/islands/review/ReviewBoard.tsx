@@ -134,7 +134,7 @@ export function ReviewBoard({ reviewed, prepared, model, replayed, clock }: Prop
     <div className="flex min-h-0 flex-1 gap-5 px-5 py-3 max-lg:flex-col max-lg:gap-4 max-lg:overflow-y-auto">
       {/* In a narrow window one column: what happened stands between the stage and the time line. */}
       <div className="flex min-w-0 flex-1 flex-col max-lg:contents lg:overflow-y-auto">
-        <div className={`flex min-h-0 gap-3 lg:min-h-64 lg:flex-1 ${beside ? 'max-lg:flex-col' : ''}`}>
+        <div className={`flex min-h-0 shrink-0 gap-3 lg:shrink lg:min-h-64 lg:flex-1 ${beside ? 'max-lg:flex-col' : ''}`}>
           <ReviewStage
             {...both}
             sceneAt={sceneAt}
