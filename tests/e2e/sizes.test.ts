@@ -118,7 +118,7 @@ it('on a phone a whole exercise by fingers: the target large and laid over, an o
     await finger([await centreOf('[role=dialog] button', 'Close')]);
     await waitFor(driver, 'the target to be put away', async () => (await boxesOf('[role=dialog]')).length === 0);
     const laidOver = async (): Promise<boolean> => (await driver.findElements(By.css('.graduated img'))).length > 0;
-    const holding = finger([await centreOf('button', 'hold to lay over')], 1500);
+    const holding = finger([await centreOf('button', 'hold T to lay over')], 1500);
     await waitFor(driver, 'the target to lie over the stage', laidOver);
     await holding;
     await waitFor(driver, 'the stage alone again', async () => !(await laidOver()));

@@ -141,7 +141,7 @@ function Aside({
         </Suspense>
       )}
       <div
-        className={`mt-auto shrink-0 stacked:order-7 stacked:mt-0 low:order-7 low:mt-0 stacked:md:w-72 stacked:justify-self-center ${still ? 'hidden' : ''}`}
+        className={`mt-auto shrink-0 stacked:order-7 stacked:mt-0 low:order-7 low:mt-0 stacked:md:w-72 stacked:justify-self-center ${still ? 'hidden' : ''} ${ownPuck ? 'w-44 self-center' : ''}`}
       >
         <ViewDial
           view={stage.drawn ?? exercise.start.view}
@@ -150,6 +150,7 @@ function Aside({
           onCommand={command}
           enabled={exercise.allowed.includes('standard')}
           scheme={scheme}
+          crowded={ownPuck}
         />
       </div>
     </aside>

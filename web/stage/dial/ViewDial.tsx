@@ -23,11 +23,15 @@ interface Props {
   readonly enabled?: boolean;
   /** Its keys are told at the marks. */
   readonly scheme: Scheme;
+  /** Whether something large stands beside it, as the puck's panel. */
+  readonly crowded?: boolean;
 }
 
 const STEP = Math.PI / 12;
+/** A window lower than this has no room for the dial and something large beside it, px. */
+const CROWDED = 900;
 /** Where its size is kept: in a narrow window it is chosen for itself, and a strip of figures until then. */
-const keptAs = (): string => (hasRoomForDial() ? 'dial-home-dial' : 'dial-home-dial narrow');
+const keptAs = (roomy: boolean): string => (roomy ? 'dial-home-dial' : 'dial-home-dial narrow');
 type Size = 'usual' | 'large' | 'away';
 
 /** Larger, smaller, or put away. */
@@ -73,7 +77,7 @@ function DialFace() {
 }
 
 /** The view dial: tells and sets where you look from. The filled dot is you, the hollow one the target. */
-export function ViewDial({ view, from = view, target, onCommand, enabled = true, scheme }: Props) {
+export function ViewDial({ view, from = view, target, onCommand, enabled = true, scheme, crowded = false }: Props) {
   const labels = useKeyLabels();
   const keyOf = (command: Command): string | null => shortcutFor(scheme, { kind: 'command', command }, labels);
   const now = anglesOf(view.orientation);
@@ -82,9 +86,10 @@ export function ViewDial({ view, from = view, target, onCommand, enabled = true,
   const far = ringPoint(now.azimuth + Math.PI, RING);
   const youHeight = arcPoint(now.elevation, ARC);
   const [size, setSize] = useState<Size>('usual');
-  useEffect(() => setSize((window.localStorage.getItem(keptAs()) as Size | null) ?? (hasRoomForDial() ? 'usual' : 'away')), []);
+  const isRoomy = useCallback(() => hasRoomForDial() && !(crowded && window.innerHeight < CROWDED), [crowded]);
+  useEffect(() => setSize((window.localStorage.getItem(keptAs(isRoomy())) as Size | null) ?? (isRoomy() ? 'usual' : 'away')), [isRoomy]);
   const sized = (next: Size): void => {
-    window.localStorage.setItem(keptAs(), next);
+    window.localStorage.setItem(keptAs(isRoomy()), next);
     setSize(next);
   };
   const dragged = useDialDrag(onCommand);
