@@ -12,7 +12,6 @@ import type { AskedValue } from '@web/stage/aids';
 import { ViewDial } from '@web/stage/dial/ViewDial';
 import type { MeasuredListener } from '@web/stage/measuring/measuring';
 import { loadStageMenu } from '@web/stage/panels/StageMenu';
-import { puckToSession } from '@web/stage/puck/puckFeed';
 import { StageView } from '@web/stage/StageView';
 import { useRefusals } from '@web/stage/useRefusals';
 import { useCommand, useFolded, useStanding } from '@web/stage/useStage';
@@ -68,7 +67,7 @@ const PivotAsked = lazy(async () => ({ default: (await import('@web/goals/PivotA
 /** Loaded where an author shows how it is done. */
 const Watch = lazy(async () => ({ default: (await import('./Watch')).Watch }));
 /** Loaded by those who have a 3D mouse. */
-const PuckPanel = lazy(async () => ({ default: (await import('@web/stage/puck/PuckPanel')).PuckPanel }));
+const Puck = lazy(async () => ({ default: (await import('./Puck')).Puck }));
 
 /** Beside the stage: what is to be done, the target, the puck and the dial. Where there is no room beside it, the title stands above and the rest below, in the grid of the screen. */
 function Aside({
@@ -90,7 +89,6 @@ function Aside({
   const command = useCommand(stage, 'dial');
   const { aids } = stage;
   const onMeasure = useCallback((asked: AskedValue | null) => aids?.measure(asked), [aids]);
-  const puck = useMemo(() => (session ? puckToSession(session, scheme) : null), [session, scheme]);
   const goal = goalShown(exercise, present);
   const subject = subjectIn(present?.goal);
   const showSubject = useSubjectShown(stage.handle, present?.goal);
@@ -133,10 +131,10 @@ function Aside({
           />
         </div>
       )}
-      {ownPuck && puck && (
+      {ownPuck && session && (
         <Suspense>
           <div className="contents stacked:order-8 stacked:block low:order-8 low:block stacked:col-span-2">
-            <PuckPanel listener={puck} scheme={scheme} frames={stage.handle?.renderer.frames} onMoves={using.setMoves} />
+            <Puck session={session} scheme={scheme} frames={stage.handle?.renderer.frames} onMoves={using.setMoves} />
           </div>
         </Suspense>
       )}
