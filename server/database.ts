@@ -128,3 +128,9 @@ export const literally = (text: string): string => text.replace(/[%_\\]/g, '\\$&
 
 /** True for the error that MariaDB gives when a unique key exists already. */
 export const isDuplicate = (error: unknown): boolean => (error as { code?: string } | null)?.code === 'ER_DUP_ENTRY';
+
+/** Joins `exercise_versions as v` to a table that names an exercise and its version, by its alias. */
+export const versionOf = (alias: string): Knex.JoinCallback =>
+  function () {
+    this.on('v.exercise_id', `${alias}.exercise_id`).andOn('v.version', `${alias}.version`);
+  };

@@ -2,7 +2,7 @@ import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
 import { type CountedSlip, type CriterionId, readCard, type SchemeFamily, type ScoreCard, type Trace, traceSchema, type Unlikely } from '@core';
 import { z } from 'zod';
-import { type Database, transact } from '../database';
+import { type Database, transact, versionOf } from '../database';
 import { parseColumn } from '../json';
 import type { Scored } from '../pool';
 
@@ -194,9 +194,7 @@ export async function refusedLines(
 ): Promise<{ id: string; personId: string; title: string; why: string; at: Date }[]> {
   if (personIds.length === 0) return [];
   const rows = await db('attempts as a')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version');
-    })
+    .join('exercise_versions as v', versionOf('a'))
     .whereIn('a.person_id', [...personIds])
     .whereNotNull('a.refused_at')
     .whereNull('a.handed_in_at')

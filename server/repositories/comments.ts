@@ -1,5 +1,5 @@
 import type { Vec3 } from '@core';
-import type { Database } from '../database';
+import { type Database, versionOf } from '../database';
 import { parseColumn } from '../json';
 
 /** What is said about an attempt at a moment of it, or in answer to that. */
@@ -125,9 +125,7 @@ export async function unreadComments(db: Database, reader: string, learners: rea
     .join('attempts as a', 'a.id', 'c.attempt_id')
     .join('people as p', 'p.id', 'c.author_id')
     .join('people as l', 'l.id', 'a.person_id')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version');
-    })
+    .join('exercise_versions as v', versionOf('a'))
     .leftJoin('comment_reads as r', function () {
       this.on('r.comment_id', 'c.id').andOnVal('r.person_id', reader);
     })

@@ -1,6 +1,6 @@
 import { type Exercise, exerciseToKeep, readDraft, readExercise } from '@core';
 import { z } from 'zod';
-import type { Database } from '../database';
+import { type Database, versionOf } from '../database';
 import { dayOf } from '../day';
 import { parseColumn } from '../json';
 import { unchanging } from '../unchanging';
@@ -213,13 +213,7 @@ const toAssignment = (row: AssignmentRow): Assignment => ({
 });
 
 const assignmentsQuery = (db: Database) =>
-  db('assignments as a')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version');
-    })
-    .select('a.*', 'v.title')
-    .orderBy('a.position')
-    .orderBy('v.title');
+  db('assignments as a').join('exercise_versions as v', versionOf('a')).select('a.*', 'v.title').orderBy('a.position').orderBy('v.title');
 
 export async function assignmentsOfGroup(db: Database, groupId: string): Promise<Assignment[]> {
   const rows: AssignmentRow[] = await assignmentsQuery(db).where('a.group_id', groupId);
@@ -252,9 +246,7 @@ export async function assignmentsOfPerson(db: Database, personId: string): Promi
 /** What is given to a person by name, in the order in which it was. */
 export async function givenToPerson(db: Database, personId: string): Promise<Assigned[]> {
   const rows: { exercise_id: string; version: number; due_on: Date | null; title: string }[] = await db('exercises_given as g')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version');
-    })
+    .join('exercise_versions as v', versionOf('g'))
     .where({ 'g.person_id': personId })
     .orderBy(['g.given_at', 'v.title'])
     .select('g.exercise_id', 'g.version', 'g.due_on', 'v.title');

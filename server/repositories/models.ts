@@ -1,7 +1,7 @@
 import { type Naming, NO_NAMING, namingSchema, type View, viewSchema } from '@core';
 import { type Placement, placementSchema } from '@formats';
 import { z } from 'zod';
-import type { Database } from '../database';
+import { type Database, versionOf } from '../database';
 import { parseColumn } from '../json';
 import { unchanging } from '../unchanging';
 
@@ -129,16 +129,12 @@ export async function revisionsWithMesh(db: Database, meshHash: string): Promise
 export async function revisionsFor(db: Database, personId: string, modelId: string): Promise<number[]> {
   const assigned: { revision: number }[] = await db('assignments')
     .join('memberships', 'memberships.group_id', 'assignments.group_id')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'assignments.exercise_id').andOn('v.version', 'assignments.version');
-    })
+    .join('exercise_versions as v', versionOf('assignments'))
     .where({ 'memberships.person_id': personId, 'memberships.role': 'trainee' })
     .where({ 'v.model_id': modelId })
     .distinct('v.model_revision as revision');
   const given: { revision: number }[] = await db('exercises_given as g')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'g.exercise_id').andOn('v.version', 'g.version');
-    })
+    .join('exercise_versions as v', versionOf('g'))
     .where({ 'g.person_id': personId, 'v.model_id': modelId })
     .distinct('v.model_revision as revision');
   const done: { revision: number }[] = await db('attempts').where({ person_id: personId, model_id: modelId }).distinct('model_revision as revision');

@@ -1,5 +1,5 @@
 import { type FirstTries, oddsOf, type Schedule, type SchemeFamily, type SkillLevel } from '@core';
-import type { Database } from '../database';
+import { type Database, versionOf } from '../database';
 import { parseColumn } from '../json';
 
 const DAY = 86_400_000;
@@ -101,9 +101,7 @@ export interface SkillTry extends Observation {
 export async function triesOf(db: Database, personId: string, skill: string): Promise<SkillTry[]> {
   const rows: (ObservationRow & { version: number; title: string; seconds: number })[] = await db('skill_observations as o')
     .join('attempts as a', 'a.id', 'o.attempt_id')
-    .join('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version');
-    })
+    .join('exercise_versions as v', versionOf('a'))
     .where({ 'o.person_id': personId, 'o.skill': skill, 'a.counts': true })
     .orderBy([{ column: 'o.at' }, { column: 'o.attempt_id' }])
     .select(...OBSERVATION.map((column) => `o.${column}`), 'a.version', 'a.seconds', 'v.title');

@@ -1,4 +1,4 @@
-import type { Database } from '../database';
+import { type Database, versionOf } from '../database';
 
 /** Rows as the database has them: for files that a person takes away. */
 type Rows = readonly Readonly<Record<string, unknown>>[];
@@ -8,12 +8,7 @@ export async function rowsAbout(db: Database, personId: string): Promise<Readonl
   const mine = { person_id: personId };
   const attemptIds = db('attempts').where(mine).select('id');
   const ofAttempts = (table: string): Promise<Rows> => db(table).whereIn('attempt_id', attemptIds).orderBy('attempt_id');
-  const titled = db('attempts as a')
-    .leftJoin('exercise_versions as v', function () {
-      this.on('v.exercise_id', 'a.exercise_id').andOn('v.version', 'a.version');
-    })
-    .where({ 'a.person_id': personId })
-    .orderBy(['a.opened_at', 'a.id']);
+  const titled = db('attempts as a').leftJoin('exercise_versions as v', versionOf('a')).where({ 'a.person_id': personId }).orderBy(['a.opened_at', 'a.id']);
   const columns = ['id', 'exercise_id', 'version', 'model_id', 'model_revision', 'scheme_id', 'scheme_revision', 'opened_at', 'handed_in_at', 'late'].map(
     (name) => `a.${name}`,
   );

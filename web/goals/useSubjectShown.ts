@@ -7,10 +7,10 @@ const SHOWN = 1800;
 const NONE: readonly string[] = [];
 
 /** The parts that a goal is about; none: all of the model. */
-export const subjectIn = (goal: RedactedGoal | undefined): readonly string[] => (goal && 'subject' in goal ? goal.subject : NONE);
+const subjectIn = (goal: RedactedGoal | undefined): readonly string[] => (goal && 'subject' in goal ? goal.subject : NONE);
 
-/** Shows for a moment on the stage what a goal is about: when its step begins, and when the returned function is called. */
-export function useSubjectShown(handle: StageHandle | null, goal: RedactedGoal | undefined): () => void {
+/** The subject of a goal, shown for a moment on the stage when its step begins, and when `show` is called. */
+export function useSubjectShown(handle: StageHandle | null, goal: RedactedGoal | undefined): { readonly parts: readonly string[]; readonly show: () => void } {
   const parts = subjectIn(goal);
   const ends = useRef<() => void>(() => {});
   const show = useCallback(() => {
@@ -28,5 +28,5 @@ export function useSubjectShown(handle: StageHandle | null, goal: RedactedGoal |
     show();
     return () => ends.current();
   }, [show]);
-  return show;
+  return { parts, show };
 }

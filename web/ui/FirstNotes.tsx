@@ -1,5 +1,6 @@
 import { Popover } from 'radix-ui';
 import { useMemo } from 'react';
+import { ALL_READ } from './useFirstNotes';
 
 export interface FirstNote {
   /** Where it points: an element says it by `data-note`. */
@@ -45,7 +46,7 @@ export function FirstNotes({ notes, at, onRead }: Props) {
           className="z-30 w-72 max-w-[calc(100vw-1rem)] rounded-xl bg-ink p-4 text-paper shadow-xl"
           onOpenAutoFocus={(event) => event.preventDefault()}
           onInteractOutside={(event) => event.preventDefault()}
-          onEscapeKeyDown={() => onRead(notes.length)}
+          onEscapeKeyDown={() => onRead(ALL_READ)}
         >
           <div aria-live="polite">
             <p className="font-bold font-display text-lg leading-tight">{note.title}</p>
@@ -56,11 +57,11 @@ export function FirstNotes({ notes, at, onRead }: Props) {
               {index + 1} of {notes.length}
             </span>
             {!isLast && (
-              <button type="button" className="rounded-md px-2 py-1 underline underline-offset-4" onClick={() => onRead(notes.length)}>
+              <button type="button" className="rounded-md px-2 py-1 underline underline-offset-4" onClick={() => onRead(ALL_READ)}>
                 No more notes
               </button>
             )}
-            <button type="button" className="rounded-lg bg-paper px-3 py-1 font-semibold text-ink" onClick={() => onRead(isLast ? notes.length : index + 1)}>
+            <button type="button" className="rounded-lg bg-paper px-3 py-1 font-semibold text-ink" onClick={() => onRead(isLast ? ALL_READ : index + 1)}>
               {isLast ? 'Understood' : 'Next'}
             </button>
           </div>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
-/** Larger than the number of any notes. */
-const ALL = 99;
+/** All notes are read: more than there are of any. */
+export const ALL_READ = 99;
 
 /**
  * How many of some first notes were read, kept in this browser. `wanted`: whether they are shown to somebody who never saw
@@ -9,7 +9,7 @@ const ALL = 99;
  */
 export function useFirstNotes(name: string, wanted: boolean): readonly [read: number, setRead: (count: number) => void] {
   const key = `dial-home-notes ${name}`;
-  const [read, setRead] = useState(() => Number(window.localStorage.getItem(key) ?? (wanted ? 0 : ALL)));
+  const [read, setRead] = useState(() => Number(window.localStorage.getItem(key) ?? (wanted ? 0 : ALL_READ)));
   return [
     read,
     (count) => {

@@ -1,4 +1,5 @@
 import { call, wordsOf } from '@web/ui/api';
+import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet, SheetEnd } from '@web/ui/Sheet';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -44,10 +45,7 @@ export function AssignSheet({ open, onOpenChange, exerciseId, version, groups }:
             ))}
           </select>
         </label>
-        <label className="block">
-          <span className="mb-1 block font-semibold">Due on (may stay empty)</span>
-          <input type="date" className="field" value={dueOn} onChange={(e) => setDueOn(e.target.value)} />
-        </label>
+        <LabelledInput label="Due on (may stay empty)" type="date" value={dueOn} onChange={setDueOn} />
         <SheetEnd error={error} no="Not now" onNo={() => onOpenChange(false)} yes="Assign" onYes={() => void assign()} off={!groupId} />
       </div>
     </Sheet>

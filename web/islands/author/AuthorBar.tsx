@@ -2,7 +2,7 @@ import { Tip } from '@web/ui/Tip';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useStore } from 'zustand';
 import { Checklist } from './Checklist';
-import type { Check } from './checklist';
+import type { Check } from './checks';
 import type { DraftStore } from './draftStore';
 
 const STATE_WORDS = { saved: 'Saved', saving: 'Saving …', changed: 'Not saved yet', failed: 'Not saved' } as const;

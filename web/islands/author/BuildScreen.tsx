@@ -21,7 +21,7 @@ import { TextField } from '@web/ui/fields';
 import { MarkdownField } from '@web/ui/MarkdownField';
 import { wordsOfExercise } from '@web/ui/markdown';
 import { offer, Toasts } from '@web/ui/Toasts';
-import { useFirstNotes } from '@web/ui/useFirstNotes';
+import { ALL_READ, useFirstNotes } from '@web/ui/useFirstNotes';
 import { useUndoKeys } from '@web/ui/useUndoKeys';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
@@ -34,7 +34,7 @@ import { AuthorBar } from './AuthorBar';
 import { AuthorStage } from './AuthorStage';
 import { BUILD_NOTES } from './buildNotes';
 import { Conflicts } from './Conflicts';
-import { checklist } from './checklist';
+import { checklist } from './checks';
 import { createDraftStore, presentStep } from './draftStore';
 import { type OwnTry, triesOf } from './OwnTries';
 import { ReachPart } from './ReachPart';
@@ -323,7 +323,7 @@ export function BuildScreen(props: Props) {
           onStart={() => show(draft.start.view)}
         />
       </AuthorStage>
-      {handle && read < BUILD_NOTES.length && <FirstNotes notes={BUILD_NOTES} at={read} onRead={setRead} />}
+      {handle && read < ALL_READ && <FirstNotes notes={BUILD_NOTES} at={read} onRead={setRead} />}
       <AssignSheet open={assigning} onOpenChange={setAssigning} exerciseId={id} version={version} groups={groups} />
     </div>
   );

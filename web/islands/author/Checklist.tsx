@@ -1,5 +1,5 @@
 import { Circle, CircleCheck } from 'lucide-react';
-import type { Check } from './checklist';
+import type { Check } from './checks';
 
 /** What there is still to do before the exercise is given to somebody, as a plain list. */
 export function Checklist({ checks }: { readonly checks: readonly Check[] }) {

@@ -2,6 +2,7 @@ import type { Step } from '@core/exercise';
 import { picturedBy } from '@core/goals';
 import type { Scene } from '@core/navigation';
 import type { StageHandle } from '@web/stage/useStage';
+import { useLatest } from '@web/ui/useLatest';
 import { useEffect, useState } from 'react';
 
 const WIDTH = 240;
@@ -11,6 +12,7 @@ const REST = 400;
 /** Pictures of scenes, each drawn once by the stage; null: not yet. */
 function usePictures(handle: StageHandle | null, scenes: readonly Scene[]): (string | null)[] {
   const [drawn, setDrawn] = useState<ReadonlyMap<string, string>>(new Map());
+  const known = useLatest(drawn);
   const keys = scenes.map((scene) => JSON.stringify(scene));
   const wanted = keys.join('\n');
   useEffect(() => {
@@ -19,6 +21,7 @@ function usePictures(handle: StageHandle | null, scenes: readonly Scene[]): (str
     const timer = setTimeout(async () => {
       for (const key of new Set(wanted.split('\n'))) {
         if (!current) return;
+        if (known.current.has(key)) continue;
         try {
           const picture = await handle.pictureOf(JSON.parse(key) as Scene, WIDTH);
           setDrawn((before) => new Map([...before].slice(-60)).set(key, picture));
@@ -31,7 +34,7 @@ function usePictures(handle: StageHandle | null, scenes: readonly Scene[]): (str
       current = false;
       clearTimeout(timer);
     };
-  }, [handle, wanted]);
+  }, [handle, wanted, known]);
   return keys.map((key) => drawn.get(key) ?? null);
 }
 

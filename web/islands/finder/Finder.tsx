@@ -1,5 +1,6 @@
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
+import { keptScheme, usualScheme } from '@web/ui/keptScheme';
 import { Sheet } from '@web/ui/Sheet';
 import { Command } from 'cmdk';
 import { useEffect, useState } from 'react';
@@ -7,9 +8,6 @@ import type { PageFound } from './pages';
 import { synonymsOf } from './synonyms';
 
 const KIND_WORDS = { exercise: 'Exercise', person: 'Learner', group: 'Group', course: 'Course', model: 'Model' } as const;
-/** The scheme that was chosen last in this browser. */
-const scheme = (): string => window.localStorage.getItem('dial-home-scheme') ?? 'two-button-mouse';
-
 const ITEM = 'flex cursor-pointer items-baseline justify-between gap-4 rounded-lg px-3 py-2 data-[selected=true]:bg-bar';
 const GROUP = '[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-ink-soft [&_[cmdk-group-heading]]:text-sm';
 
@@ -32,7 +30,7 @@ export function Finder({ pages, onClose }: { readonly pages: readonly PageFound[
   const [told, setTold] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   useEffect(() => {
-    call('findable', { params: { scheme: scheme() } }).then(setFound, (problem) => setError(wordsOf(problem)));
+    call('findable', { params: { scheme: keptScheme() ?? usualScheme() } }).then(setFound, (problem) => setError(wordsOf(problem)));
   }, []);
   const go = (href: string): void => {
     window.location.href = href;

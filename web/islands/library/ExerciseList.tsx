@@ -11,9 +11,15 @@ const NARROW = 'max-w-full text-sm sm:!w-auto';
 
 const same = (words: readonly string[]): (readonly [string, string])[] => words.map((word) => [word, word]);
 
+/** What lines are chosen by that say it in words of their own. */
+const BY_WORD = [
+  { key: 'skill', of: 'skills', label: 'Skill' },
+  { key: 'goal', of: 'goals', label: 'Goal' },
+  { key: 'course', of: 'courses', label: 'Course' },
+] as const;
+
 function Filters({ lines, wanted, onWant }: { readonly lines: readonly ExerciseLine[]; readonly wanted: Wanted; readonly onWant: (wanted: Wanted) => void }) {
   const set = (change: Partial<Wanted>): void => onWant({ ...wanted, ...change });
-  const courses = occurring(lines, 'courses');
   return (
     <div className="mb-4 grid grid-cols-2 items-center gap-2 sm:flex sm:flex-wrap">
       <SearchField
@@ -24,25 +30,21 @@ function Filters({ lines, wanted, onWant }: { readonly lines: readonly ExerciseL
         compact
         className="min-w-48 flex-1 max-sm:col-span-2"
       />
-      <FilterSelect
-        className={NARROW}
-        label="Skill"
-        any="Any skill"
-        value={wanted.skill}
-        options={same(occurring(lines, 'skills'))}
-        onChange={(skill) => set({ skill })}
-      />
-      <FilterSelect
-        className={NARROW}
-        label="Goal"
-        any="Any goal"
-        value={wanted.goal}
-        options={same(occurring(lines, 'goals'))}
-        onChange={(goal) => set({ goal })}
-      />
-      {courses.length > 0 && (
-        <FilterSelect className={NARROW} label="Course" any="Any course" value={wanted.course} options={same(courses)} onChange={(course) => set({ course })} />
-      )}
+      {BY_WORD.map(({ key, of, label }) => {
+        const found = occurring(lines, of);
+        // Who has no course yet is not asked for one.
+        return of === 'courses' && found.length === 0 ? null : (
+          <FilterSelect
+            key={key}
+            className={NARROW}
+            label={label}
+            any={`Any ${label.toLowerCase()}`}
+            value={wanted[key]}
+            options={same(found)}
+            onChange={(word) => set({ [key]: word })}
+          />
+        );
+      })}
       <FilterSelect
         className={NARROW}
         label="State"

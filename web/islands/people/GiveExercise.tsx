@@ -1,5 +1,6 @@
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
+import { LabelledInput } from '@web/ui/LabelledInput';
 import type { Named } from '@web/ui/named';
 import { SearchField } from '@web/ui/SearchField';
 import { Sheet, SheetEnd } from '@web/ui/Sheet';
@@ -65,10 +66,7 @@ export function GiveExercise({ open, onOpenChange, people, whom, onGiven }: Prop
             <p className="mt-2 text-ink-soft">{exercises.length === 0 ? 'Nothing is published yet: build an exercise first.' : 'No exercise is called so.'}</p>
           )}
         </div>
-        <label className="block">
-          <span className="mb-1 block font-semibold">Due on (may stay empty)</span>
-          <input type="date" className="field" value={dueOn} onChange={(e) => setDueOn(e.target.value)} />
-        </label>
+        <LabelledInput label="Due on (may stay empty)" type="date" value={dueOn} onChange={setDueOn} />
         <SheetEnd error={error} no="Not now" onNo={() => onOpenChange(false)} yes="Give it" onYes={() => void give()} off={!chosen} />
       </div>
     </Sheet>

@@ -7,7 +7,7 @@ import type { LandmarkSeen } from '@server/services/landmarks';
 import { overlayOf } from '@web/goals/overlays';
 import { panelOf } from '@web/goals/panels';
 import { subjectWords } from '@web/goals/subjectWords';
-import { subjectIn, useSubjectShown } from '@web/goals/useSubjectShown';
+import { useSubjectShown } from '@web/goals/useSubjectShown';
 import type { AskedValue } from '@web/stage/aids';
 import { ViewDial } from '@web/stage/dial/ViewDial';
 import type { MeasuredListener } from '@web/stage/measuring/measuring';
@@ -20,7 +20,7 @@ import { Html } from '@web/ui/Html';
 import type { ExerciseWords } from '@web/ui/markdown';
 import { loadToasts, Saying } from '@web/ui/Saying';
 import { sayWrong } from '@web/ui/say';
-import { useFirstNotes } from '@web/ui/useFirstNotes';
+import { ALL_READ, useFirstNotes } from '@web/ui/useFirstNotes';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { Actions } from './Actions';
 import { LiveAdvice, LiveBars } from './LiveHelp';
@@ -50,7 +50,6 @@ interface Props {
 }
 
 const NO_PARTS: readonly Part[] = [];
-const FIRST_NOTES = 4;
 const LOOK_ROUND = 'Look round as you like: nothing counts yet. Then press Begin.';
 /** Loaded when they are first opened. */
 const loadSchemeCard = () => import('./SchemeCardSheet');
@@ -90,8 +89,7 @@ function Aside({
   const { aids } = stage;
   const onMeasure = useCallback((asked: AskedValue | null) => aids?.measure(asked), [aids]);
   const goal = goalShown(exercise, present);
-  const subject = subjectIn(present?.goal);
-  const showSubject = useSubjectShown(stage.handle, present?.goal);
+  const subject = useSubjectShown(stage.handle, present?.goal);
   const Panel = present && panelOf(present.goal);
   const still = present !== undefined && isStill(present.goal.kind);
   const ownPuck = scheme.family === 'puck' && !still;
@@ -103,9 +101,9 @@ function Aside({
         <h1 className="text-2xl low:text-lg stacked:text-xl leading-tight">{exercise.title}</h1>
         {words.brief && <Html html={words.brief} className="mt-1 text-ink-soft text-sm stacked:max-md:hidden low:hidden" />}
         <StepList steps={exercise.steps} words={words} at={state.step} />
-        {subject.length > 0 && (
-          <button type="button" className="button-quiet mt-1 text-left text-sm" onClick={showSubject}>
-            Show {subjectWords(stage.prepared?.mesh.parts ?? NO_PARTS, subject)} on the stage
+        {subject.parts.length > 0 && (
+          <button type="button" className="button-quiet mt-1 text-left text-sm" onClick={subject.show}>
+            Show {subjectWords(stage.prepared?.mesh.parts ?? NO_PARTS, subject.parts)} on the stage
           </button>
         )}
         {present?.method && (
@@ -277,7 +275,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
           />
         </div>
       </div>
-      {session && read < FIRST_NOTES && (
+      {session && read < ALL_READ && (
         <Suspense>
           <FirstMinutes session={session} scheme={using.labelled} end={last ? 'Hand in' : 'Done'} read={read} onRead={setRead} />
         </Suspense>

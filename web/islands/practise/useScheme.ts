@@ -1,20 +1,16 @@
 import { type LabelledScheme, type Scheme, type SentScheme, schemesReceived } from '@core/input';
 import type { PuckMoves } from '@web/stage/puck/PuckPanel';
+import { keepScheme, keptScheme, usualScheme } from '@web/ui/keptScheme';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { useMemo, useState } from 'react';
 
-const KEPT_SCHEME = 'dial-home-scheme';
 /** Whether the puck moves the model or the camera: a matter of the hand, so it is kept with the browser. */
 const KEPT_MOVES = 'dial-home-puck-moves';
-
-/** What one begins with before a scheme was ever chosen: that for fingers where the screen is what one points with. */
-const usual = (): string => (window.matchMedia('(pointer: coarse)').matches ? 'touch-screen' : 'two-button-mouse');
 
 /** Of some schemes the one that the address names, the one that was chosen last in this browser, or what most begin with; `none`: what is said where there is none. */
 export function schemeOfBrowser(schemes: readonly Scheme[], none: string): Scheme {
   const asked = new URLSearchParams(window.location.search).get('scheme');
-  const kept = window.localStorage.getItem(KEPT_SCHEME);
-  const found = [asked, kept, usual(), 'two-button-mouse'].flatMap((id) => schemes.find((scheme) => scheme.id === id) ?? [])[0] ?? schemes[0];
+  const found = [asked, keptScheme(), usualScheme(), 'two-button-mouse'].flatMap((id) => schemes.find((scheme) => scheme.id === id) ?? [])[0] ?? schemes[0];
   if (!found) throw new Error(none);
   return found;
 }
@@ -53,7 +49,7 @@ export function useScheme(sent: readonly SentScheme[]): SchemeInUse {
     labelled,
     labels,
     choose(found) {
-      window.localStorage.setItem(KEPT_SCHEME, found.id);
+      keepScheme(found.id);
       take(found);
     },
     take,

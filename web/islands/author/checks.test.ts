@@ -1,7 +1,7 @@
 import type { Exercise } from '@core/exercise';
 import { defaultCriteria, kindById } from '@core/goals';
 import { expect, it } from 'vitest';
-import { checklist } from './checklist';
+import { checklist } from './checks';
 
 const scene = { view: { eye: [0, 0, 5] }, section: null } as unknown as Exercise['start'];
 const other = { ...scene, view: { eye: [0, 5, 0] } } as unknown as Exercise['start'];
