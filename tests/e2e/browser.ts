@@ -251,3 +251,8 @@ export async function signInAs(driver: WebDriver, base: string, name: string): P
   );
   if (status !== 200) throw new Error(`${name} could not sign in: ${status}`);
 }
+
+/** Asks the browser itself for something, by its protocol for developers. */
+export const askBrowser = (driver: WebDriver, name: string, params: object = {}): Promise<unknown> =>
+  // The types lack what drivers of Chromium can do more.
+  (driver as unknown as { sendDevToolsCommand(name: string, params: object): Promise<unknown> }).sendDevToolsCommand(name, params);

@@ -28,6 +28,12 @@ it('the first notes are called back, go on with what the hand does, and stay awa
     await says('Your wake');
     await press(driver, 'No more notes');
     await none();
+    // Called back in mid attempt they begin with the first.
+    await press(driver, /^Scheme card/);
+    await press(driver, 'What stage, dial and wake are');
+    await says('This is the stage');
+    await press(driver, 'No more notes');
+    await none();
     await driver.navigate().refresh();
     await press(driver, 'Start again', '[data-testid=go-on] button');
     await stage(driver);

@@ -16,7 +16,7 @@ import {
 import { findRevision } from '@server/repositories/models';
 import { By, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { picturing, press, signInAs, stage, waitFor } from './browser';
+import { askBrowser, picturing, press, signInAs, stage, waitFor } from './browser';
 import { handIn } from './screens';
 import { base, exerciseNamed } from './stored';
 import { useBrowser } from './useBrowser';
@@ -154,8 +154,7 @@ describe('a hidden target', () => {
     expect(secret.length > 0).toBe(!OPEN_KINDS.has(kind));
 
     await picturing(driver, `hidden-${kind}`, async () => {
-      // biome-ignore lint/suspicious/noExplicitAny: the type list lacks what only this browser's driver has.
-      await (driver as any).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: LISTEN });
+      await askBrowser(driver, 'Page.addScriptToEvaluateOnNewDocument', { source: LISTEN });
       await signInAs(driver, base(), 'Ida Sorrel');
       await driver.get(`${base()}/today`);
       const told = [await got(driver)];

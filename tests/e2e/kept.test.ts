@@ -1,6 +1,6 @@
 import { unlikeAHand } from '@core/trace';
 import { expect, it } from 'vitest';
-import { dialFigure, drag, find, keys, picturing, press, signInAs, stage, textOf, waitFor } from './browser';
+import { askBrowser, dialFigure, drag, find, keys, picturing, press, signInAs, stage, textOf, waitFor } from './browser';
 import { handIn, idIn, openExercise } from './screens';
 import { base, storedAttempt } from './stored';
 import { useBrowser } from './useBrowser';
@@ -34,9 +34,8 @@ async function written(): Promise<void> {
 }
 /** Keeps the page's requests from the server, as when the network is away, or lets them through again. */
 async function offline(away: boolean): Promise<void> {
-  const tools = browser.driver as unknown as { sendDevToolsCommand(name: string, params: object): Promise<unknown> };
-  await tools.sendDevToolsCommand('Network.enable', {});
-  await tools.sendDevToolsCommand('Network.setBlockedURLs', { urls: away ? ['*/api/*'] : [] });
+  await askBrowser(browser.driver, 'Network.enable');
+  await askBrowser(browser.driver, 'Network.setBlockedURLs', { urls: away ? ['*/api/*'] : [] });
 }
 
 it('after a reload one goes on where one was, in the same attempt, and the time between is a pause', async () => {

@@ -1,6 +1,6 @@
-import { By, type WebDriver } from 'selenium-webdriver';
+import { By } from 'selenium-webdriver';
 import { afterAll, expect, it } from 'vitest';
-import { dialFigure, find, picturing, stage, waitFor } from './browser';
+import { askBrowser, dialFigure, find, picturing, stage, waitFor } from './browser';
 import { handIn, openExercise } from './screens';
 import { useBrowser } from './useBrowser';
 
@@ -17,18 +17,13 @@ const SIZES: readonly Size[] = [
   [2560, 1440, false],
 ];
 
-interface Tools {
-  sendDevToolsCommand(name: string, params: object): Promise<unknown>;
-}
-const tools = (driver: WebDriver): Tools => driver as unknown as Tools;
-
 async function setSize([width, height, touch]: Size): Promise<void> {
-  await tools(browser.driver).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: touch });
-  await tools(browser.driver).sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: touch });
+  await askBrowser(browser.driver, 'Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: touch });
+  await askBrowser(browser.driver, 'Emulation.setTouchEmulationEnabled', { enabled: touch });
 }
 afterAll(async () => {
-  await tools(browser.driver).sendDevToolsCommand('Emulation.clearDeviceMetricsOverride', {});
-  await tools(browser.driver).sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false });
+  await askBrowser(browser.driver, 'Emulation.clearDeviceMetricsOverride');
+  await askBrowser(browser.driver, 'Emulation.setTouchEmulationEnabled', { enabled: false });
 });
 
 interface Box {
@@ -61,7 +56,7 @@ const overlapping = (boxes: readonly Box[]): string[] =>
 /** A finger goes from point to point of the window, some ms each. */
 async function finger(points: readonly (readonly [x: number, y: number])[], ms = 60): Promise<void> {
   const send = (type: string, at: readonly [number, number] | null): Promise<unknown> =>
-    tools(browser.driver).sendDevToolsCommand('Input.dispatchTouchEvent', { type, touchPoints: at ? [{ x: at[0], y: at[1] }] : [] });
+    askBrowser(browser.driver, 'Input.dispatchTouchEvent', { type, touchPoints: at ? [{ x: at[0], y: at[1] }] : [] });
   const [first, ...rest] = points;
   await send('touchStart', first ?? null);
   for (const point of rest) {

@@ -1,7 +1,7 @@
 import { type LabelledScheme, shortcutFor } from '@core/input';
 import type { Recorder } from '@web/stage/recorder';
 import { type FirstNote, FirstNotes } from '@web/ui/FirstNotes';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useStore } from 'zustand';
 
 const notesFor = (scheme: LabelledScheme, end: string): readonly FirstNote[] => {
@@ -43,7 +43,9 @@ interface Props {
 export function FirstMinutes({ session, scheme, end, read, onRead }: Props) {
   const made = useStore(session, ({ fixes }) => fixes.length - 1);
   const notes = notesFor(scheme, end);
-  const used = Math.min(made, notes.length - 1);
+  // Called back in mid attempt, they begin with the first: what was made before counts nothing.
+  const [from] = useState({ made, read });
+  const used = Math.min(from.read + made - from.made, notes.length - 1);
   useEffect(() => {
     if (used > read) onRead(used);
   }, [used, read, onRead]);
