@@ -1,4 +1,5 @@
 /** Models as triangles in world metres, and what is computed from them: hulls, id pictures, sections. */
+export * from './boxes';
 export * from './diagonal';
 export * from './drawIds';
 export * from './drawPicture';

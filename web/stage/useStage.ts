@@ -1,4 +1,4 @@
-import type { FramePoint, Gesture, Scheme } from '@core/input';
+import type { Binding, FramePoint, Gesture, Scheme } from '@core/input';
 import type { Vec3 } from '@core/math';
 import type { Command, Scene } from '@core/navigation';
 import { effectiveVisibility } from '@core/navigation';
@@ -82,12 +82,19 @@ export interface Stage {
 export interface StageOptions {
   /** Hears of every gesture on the stage. */
   readonly onGesture?: (gesture: Gesture) => void;
+  /** Hears of what answers a gesture or a held key; null: nothing does. Keep the same function. */
+  readonly onAnswered?: (binding: Binding | null) => void;
   /** What is drawn instead of what the recorder shows; without it, that. */
   readonly source?: SceneSource | null;
 }
 
 /** Puts a source of scenes on a canvas: draws it, listens to the devices where a hand is recorded, and cleans up. */
-export function useStage(prepared: Prepared | null, session: Recorder | null, scheme: Scheme, { onGesture, source: played }: StageOptions = {}): Stage {
+export function useStage(
+  prepared: Prepared | null,
+  session: Recorder | null,
+  scheme: Scheme,
+  { onGesture, onAnswered, source: played }: StageOptions = {},
+): Stage {
   const source = played ?? session;
   const canvas = useRef<HTMLCanvasElement>(null);
   const [rectangle, setRectangle] = useState<DrawnRectangle | null>(null);
@@ -158,6 +165,7 @@ export function useStage(prepared: Prepared | null, session: Recorder | null, sc
       },
       onNearHand: setNearHand,
       onGesture: (gesture) => gestureNow.current?.(gesture),
+      onAnswered,
     });
     setControls(connected);
     return () => {
@@ -166,7 +174,7 @@ export function useStage(prepared: Prepared | null, session: Recorder | null, sc
       setControls(null);
       setNearHand(null);
     };
-  }, [handle, session, sides, aids, schemeNow, gestureNow]);
+  }, [handle, session, sides, aids, schemeNow, gestureNow, onAnswered]);
 
   const floorAt = useMemo(
     () => (handle && session ? (point: Vec3) => floorUnder(handle.probes.cast, session.getState().scene, point, handle.probes.ground) : undefined),

@@ -1,7 +1,7 @@
 import { actionWords, type Binding, bindingName, CARD_GROUPS, cardGroupOf, type Scheme, triggerWords } from '@core/input';
 import { useKeyLabels } from '@web/ui/keyLabels';
 import { SearchField } from '@web/ui/SearchField';
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 
 interface Props {
   readonly scheme: Scheme;
@@ -11,16 +11,24 @@ interface Props {
   readonly first?: readonly Binding[];
 }
 
-/** Every binding of a scheme under a heading, searchable by what it does or by the hand; it prints on one page. */
+const TrySheet = lazy(async () => ({ default: (await import('@web/stage/trying/TrySheet')).TrySheet }));
+
+/** Every binding of a scheme under a heading, searchable by what it does or by the hand; each can be tried, and it prints on one page. */
 export function SchemeCard({ scheme, head, first = [] }: Props) {
   const [text, setText] = useState('');
   const [all, setAll] = useState(first.length === 0);
+  const [tried, setTried] = useState<Binding | null>(null);
   const labels = useKeyLabels();
   const wanted = text.trim().toLowerCase();
   const rows = scheme.bindings
-    .map((binding) => ({ group: cardGroupOf(binding), hand: triggerWords(binding, labels), does: actionWords(binding) }))
+    .map((binding) => ({ binding, group: cardGroupOf(binding), hand: triggerWords(binding, labels), does: actionWords(binding) }))
     .filter((row) => !wanted || `${row.hand} ${row.does}`.toLowerCase().includes(wanted));
   const groups = CARD_GROUPS.map((name) => ({ name, rows: rows.filter((row) => row.group === name) })).filter((group) => group.rows.length > 0);
+  const tryIt = (binding: Binding): ReactNode => (
+    <button type="button" className="text-sea text-sm underline print:hidden" aria-label={`Try ${actionWords(binding)}`} onClick={() => setTried(binding)}>
+      Try
+    </button>
+  );
   return (
     <div>
       <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
@@ -41,7 +49,10 @@ export function SchemeCard({ scheme, head, first = [] }: Props) {
             {first.map((binding) => (
               <li key={bindingName(binding)} className="flex items-baseline justify-between gap-4 border-rule border-b py-1.5 text-lg leading-snug">
                 <span>{actionWords(binding)}</span>
-                <span className="whitespace-nowrap rounded-md bg-ink px-2 font-mono text-base text-paper">{triggerWords(binding, labels)}</span>
+                <span className="flex items-baseline gap-3">
+                  <span className="whitespace-nowrap rounded-md bg-ink px-2 font-mono text-base text-paper">{triggerWords(binding, labels)}</span>
+                  {tryIt(binding)}
+                </span>
               </li>
             ))}
           </ul>
@@ -60,10 +71,11 @@ export function SchemeCard({ scheme, head, first = [] }: Props) {
                   key={`${row.hand}${row.does}`}
                   className="flex break-inside-avoid items-baseline justify-between gap-3 border-rule border-b text-[13px] leading-[20px] print:py-0 print:text-[7pt] print:leading-[10pt]"
                 >
-                  <span>{row.does}</span>
+                  <span className="flex-1">{row.does}</span>
                   <span className="whitespace-nowrap rounded bg-ink px-1.5 font-mono text-[11px] text-paper leading-[18px] print:bg-transparent print:p-0 print:text-[7pt] print:text-ink print:leading-[10pt]">
                     {row.hand}
                   </span>
+                  {tryIt(row.binding)}
                 </li>
               ))}
             </ul>
@@ -71,6 +83,17 @@ export function SchemeCard({ scheme, head, first = [] }: Props) {
         ))}
       </div>
       {rows.length === 0 && <p className="py-4">Nothing of this scheme answers to “{text}”.</p>}
+      <Suspense>
+        {tried && (
+          <TrySheet
+            scheme={scheme}
+            lines={first.includes(tried) ? first : groups.flatMap((group) => group.rows.map((row) => row.binding))}
+            line={tried}
+            onLine={setTried}
+            onClose={() => setTried(null)}
+          />
+        )}
+      </Suspense>
     </div>
   );
 }

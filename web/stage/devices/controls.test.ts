@@ -32,7 +32,7 @@ let frames: (() => void)[] = [];
 beforeEach(() => {
   frames = [];
   vi.stubGlobal('window', new EventTarget());
-  vi.stubGlobal('document', { querySelector: () => null });
+  vi.stubGlobal('document', { querySelectorAll: () => [] });
   vi.stubGlobal('Element', class {});
   vi.stubGlobal('WheelEvent', { DOM_DELTA_LINE: 1 });
   vi.stubGlobal('requestAnimationFrame', (f: () => void) => frames.push(f));

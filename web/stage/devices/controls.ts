@@ -32,7 +32,7 @@ const asBinding = (command: Action, trigger: Trigger): Binding => ({ context: 's
 
 /** Connects pointer, wheel and keys to a session: device events become gestures, the scheme makes them commands. */
 export function connectControls(options: ControlsOptions): Controls {
-  const { canvas, session, aids, scheme, onPointer, onNearHand, onGesture, frames = browserFrames } = options;
+  const { canvas, session, aids, scheme, onPointer, onNearHand, onGesture, onAnswered, frames = browserFrames } = options;
   let hover: Place | null = null;
   const places = createPointerPlaces(canvas, aids);
   const dispatch = createGestureDispatch(options);
@@ -52,7 +52,7 @@ export function connectControls(options: ControlsOptions): Controls {
     touches.drop();
     if (drags.cancel()) scheduler.drop();
   };
-  const keys = createKeys({ ...shared, hover: () => hover, dragging: drags.running, cancel, onGesture });
+  const keys = createKeys({ ...shared, hover: () => hover, dragging: drags.running, cancel, onGesture, onAnswered });
   const feelsFingers = (): boolean => scheme().bindings.some((b) => b.trigger.kind === 'touch');
 
   const onDown = (event: PointerEvent): void => {

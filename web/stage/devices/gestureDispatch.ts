@@ -28,6 +28,8 @@ export interface DispatchOptions {
   readonly scheme: () => Scheme;
   /** Every whole gesture on the stage, bound or not, before it is resolved. */
   readonly onGesture?: ((gesture: Gesture) => void) | undefined;
+  /** Hears of what answers a gesture or a held key, standing inside too; null: nothing does. */
+  readonly onAnswered?: ((binding: Binding | null) => void) | undefined;
 }
 
 /** Makes commands of gestures, as the scheme says. */
@@ -44,8 +46,10 @@ export interface GestureDispatch {
   holdPivot(down: boolean): void;
 }
 
-export function createGestureDispatch({ session, sides, aids, probes, scheme, onGesture }: DispatchOptions): GestureDispatch {
+export function createGestureDispatch({ session, sides, aids, probes, scheme, onGesture, onAnswered }: DispatchOptions): GestureDispatch {
   let pivotKey = false;
+  /** The held keys that were told of last. */
+  let heldHeard: number | null = null;
   /** The scene as a pane shows it. */
   const sceneIn = (pane: Pane): Scene => {
     const { scene } = session.getState();
@@ -82,7 +86,10 @@ export function createGestureDispatch({ session, sides, aids, probes, scheme, on
     pickAt,
     bindingFor: bound,
     dispatch(gesture, { pane, pick, id, device, using }, binding = bound(gesture, using)) {
-      if (!using && !isStanding(using) && (!('done' in gesture) || gesture.done)) onGesture?.(gesture);
+      if (!using && (!('done' in gesture) || gesture.done)) {
+        if (!isStanding(using)) onGesture?.(gesture);
+        onAnswered?.(binding);
+      }
       if (!binding) return false;
       if (binding.command.kind === 'aid') {
         if (gesture.kind === 'wheel') aids.changeSpeed(gesture.notches);
@@ -97,6 +104,8 @@ export function createGestureDispatch({ session, sides, aids, probes, scheme, on
       return true;
     },
     hold(keys, place, id, names, at) {
+      if (onAnswered && heldHeard !== id) for (const key of keys) onAnswered(bound(key));
+      heldHeard = id;
       const { scene } = session.getState();
       const now = surroundings(scene, id);
       const pick = pickAt(place);

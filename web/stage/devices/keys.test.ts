@@ -6,16 +6,23 @@ import { createKeys } from './keys';
 import type { NearHandState } from './nearHandState';
 
 class Part {
-  constructor(readonly taking: boolean) {}
+  constructor(
+    readonly taking: boolean,
+    readonly holds: object | null = null,
+  ) {}
   closest(): Part | null {
     return this.taking ? this : null;
   }
+  contains(other: object): boolean {
+    return this.holds === other;
+  }
 }
-let sheet: object | null = null;
+const canvas = {} as HTMLElement;
+let sheet: Part | null = null;
 beforeEach(() => {
   sheet = null;
   vi.stubGlobal('Element', Part);
-  vi.stubGlobal('document', { querySelector: () => sheet });
+  vi.stubGlobal('document', { querySelectorAll: () => (sheet ? [sheet] : []) });
   vi.stubGlobal('requestAnimationFrame', () => 1);
   vi.stubGlobal('cancelAnimationFrame', () => {});
 });
@@ -33,6 +40,7 @@ function rig(scheme = TWO_BUTTON_MOUSE, dragging = false) {
   } as unknown as GestureDispatch;
   const nearHand = { open: () => heard.push('open'), close: () => heard.push('close'), letGo: () => heard.push('let go') } as unknown as NearHandState;
   const keys = createKeys({
+    canvas,
     session: { newGesture: () => ++gestures } as unknown as Recorder,
     dispatch,
     scheme: () => scheme,
@@ -60,10 +68,17 @@ describe('keys that are someone else’s', () => {
     expect(press('KeyO', { target: new Part(true) })).toBe(false);
     expect(press('KeyO', { metaKey: true })).toBe(false);
     expect(press('KeyO', { defaultPrevented: true })).toBe(false);
-    sheet = {};
+    sheet = new Part(false);
     expect(press('KeyO')).toBe(false);
     sheet = null;
     expect(done).toEqual([]);
+    expect(press('KeyO', { target: new Part(false) })).toBe(true);
+    expect(done).toHaveLength(1);
+  });
+
+  it('are the stage’s own where the sheet holds the stage', () => {
+    const { press, done } = rig();
+    sheet = new Part(false, canvas);
     expect(press('KeyO', { target: new Part(false) })).toBe(true);
     expect(done).toHaveLength(1);
   });

@@ -11,10 +11,10 @@ import type { Place } from './pointerPlaces';
 /** Repeats of a key belong together until this long a rest, ms. */
 const REST = 400;
 /** Keys belong to these while they have the focus. */
-const TAKES_KEYS =
-  'input, textarea, select, [contenteditable], [role=slider], [role=dialog], [role=radio], [role=tab], [role=menu], [role=listbox], [role=combobox]';
+const TAKES_KEYS = 'input, textarea, select, [contenteditable], [role=slider], [role=radio], [role=tab], [role=menu], [role=listbox], [role=combobox]';
 
 export interface KeysOptions {
+  readonly canvas: HTMLElement;
   readonly session: Recorder;
   readonly dispatch: GestureDispatch;
   readonly scheme: () => Scheme;
@@ -27,6 +27,7 @@ export interface KeysOptions {
   readonly request: () => void;
   readonly frames: Frames;
   readonly onGesture?: ((gesture: Gesture) => void) | undefined;
+  readonly onAnswered?: ((binding: null) => void) | undefined;
 }
 
 /** The keyboard: keys that are pressed, that repeat, and that do something while they are held. */
@@ -39,14 +40,29 @@ export interface Keys {
 
 const needsPlace = (binding: Binding): boolean => binding.command.kind === 'atPointer';
 const isFit = (binding: Binding): boolean => binding.command.kind === 'command' && binding.command.command.kind === 'fit';
+/** Whether a dialog has the keys: where several lie over each other, the last. A stage in it has them with it. */
+function isBehind(canvas: HTMLElement, { target }: KeyboardEvent): boolean {
+  const over = [...document.querySelectorAll('[role=dialog][data-state=open]')].at(-1) ?? (target instanceof Element && target.closest('[role=dialog]'));
+  return Boolean(over && !over.contains(canvas));
+}
 /** Keys that are someone else's just now. */
-const elsewhere = (event: KeyboardEvent): boolean =>
-  event.metaKey ||
-  event.defaultPrevented ||
-  (event.target instanceof Element && Boolean(event.target.closest(TAKES_KEYS))) ||
-  Boolean(document.querySelector('[role=dialog][data-state=open]'));
+const elsewhere = (event: KeyboardEvent, canvas: HTMLElement): boolean =>
+  event.metaKey || event.defaultPrevented || (event.target instanceof Element && Boolean(event.target.closest(TAKES_KEYS))) || isBehind(canvas, event);
 
-export function createKeys({ session, dispatch, scheme, nearHand, hover, dragging, cancel, request, frames, onGesture }: KeysOptions): Keys {
+export function createKeys({
+  canvas,
+  session,
+  dispatch,
+  scheme,
+  nearHand,
+  hover,
+  dragging,
+  cancel,
+  request,
+  frames,
+  onGesture,
+  onAnswered,
+}: KeysOptions): Keys {
   let group: { id: number; at: number; name: string; repeats: number } | null = null;
   let pivotDown = false;
   const held = createHeldKeys((keys, id, names, at) => dispatch.hold(keys, hover(), id, names, at), session.newGesture, frames);
@@ -79,7 +95,7 @@ export function createKeys({ session, dispatch, scheme, nearHand, hover, draggin
 
   return {
     down(event) {
-      if (elsewhere(event) || besideGestures(event)) return;
+      if (elsewhere(event, canvas) || besideGestures(event)) return;
       const place = hover();
       const at = place?.at ?? null;
       const modifiers = modifiersOf(event);
@@ -94,6 +110,7 @@ export function createKeys({ session, dispatch, scheme, nearHand, hover, draggin
       const binding = dispatch.bindingFor(pressed);
       if (!binding) {
         if (!event.repeat) onGesture?.(pressed);
+        onAnswered?.(null);
         return;
       }
       event.preventDefault();

@@ -1,4 +1,4 @@
-import { bindingFor, bindingName, type Gesture, meanStroke, resolve, type Scheme, type SixAxes, type TimedStroke } from '@core/input';
+import { type Binding, bindingFor, bindingName, type Gesture, meanStroke, resolve, type Scheme, type SixAxes, type TimedStroke } from '@core/input';
 import { browserFrames, type Frames } from '../frames';
 import type { Recorder } from '../recorder';
 
@@ -99,11 +99,14 @@ export function createPuckFeed(listener: () => PuckListener, frames: Frames = br
   };
 }
 
-/** Strokes and buttons as commands of a session, by its scheme; a movement from rest to rest is one gesture. */
-export function puckToSession(session: Recorder, scheme: Scheme): PuckListener {
+/** Strokes and buttons as commands of a session, by its scheme; a movement from rest to rest is one gesture. `onAnswered`: hears what answers. */
+export function puckToSession(session: Recorder, scheme: Scheme, onAnswered?: (binding: Binding | null) => void): PuckListener {
   let id: number | null = null;
+  let heardOf: number | null = null;
   const give = (gesture: Gesture, gestureId: number, at?: number): void => {
     const binding = bindingFor(scheme, gesture);
+    if (heardOf !== gestureId) onAnswered?.(binding);
+    heardOf = gestureId;
     if (!binding) return;
     const commands = resolve(scheme, gesture, session.getState().scene, null, {}, binding);
     session.perform(commands, { id: gestureId, device: 'puck', binding: bindingName(binding) }, { at });
