@@ -14,6 +14,7 @@ import { LostNote } from './panels/LostNote';
 import { panesOf } from './panes';
 import type { Recorder } from './recorder';
 import { StageFrame } from './StageFrame';
+import type { ToldFigure } from './tellView';
 import { type Stage, useCommand } from './useStage';
 
 export interface SavedViewsOf {
@@ -34,6 +35,8 @@ interface Props {
   readonly views?: SavedViewsOf;
   /** Named places of the model. */
   readonly landmarks?: readonly LandmarkSeen[];
+  /** Figures beside the stage that are told in words with what is seen. */
+  readonly figures?: readonly ToldFigure[] | undefined;
   /** Hears of what is measured. */
   readonly onMeasured?: MeasuredListener | undefined;
   /** Drawn over all of the stage. */
@@ -41,7 +44,7 @@ interface Props {
 }
 
 /** The stage with everything that belongs on it: marks that follow the hand, aids for the eye, parts, and the way back. */
-export function StageView({ stage, label, className = '', recover = true, overlay, views, landmarks = NONE, onMeasured, children }: Props) {
+export function StageView({ stage, label, className = '', recover = true, overlay, views, landmarks = NONE, figures, onMeasured, children }: Props) {
   const [place, setPlace] = useState<HTMLElement | null>(null);
   const { canvas, session, aids, sides, handle, prepared } = stage;
   return (
@@ -52,7 +55,7 @@ export function StageView({ stage, label, className = '', recover = true, overla
             {overlay}
           </FreeView>
           <PaneFrames aids={aids} sides={sides} session={session} />
-          <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} landmarks={landmarks} />
+          <OverAll stage={stage} session={session} aids={aids} recover={recover} views={views} landmarks={landmarks} figures={figures} />
         </>
       )}
       <div ref={setPlace} />
@@ -146,7 +149,7 @@ function FreeView({
   );
 }
 
-function OverAll({ stage, session, aids, landmarks, recover, views }: Within & { readonly recover: boolean; readonly views: SavedViewsOf | undefined }) {
+function OverAll({ stage, session, aids, landmarks, recover, views, figures = [] }: Within & Pick<Props, 'views' | 'figures'> & { readonly recover: boolean }) {
   const onCommand = useCommand(stage, 'panel');
   const [panel, setPanel] = useState<'parts' | 'views' | null>(null);
   const { prepared, handle, scheme, caps } = stage;
@@ -154,6 +157,10 @@ function OverAll({ stage, session, aids, landmarks, recover, views }: Within & {
   const scene = useStore(session, (s) => s.scene);
   const still = useStore(session, (s) => s.still !== null);
   if (!prepared || !handle || still) return null;
+  const tell = async (): Promise<void> => {
+    const { tellView } = await import('./tellView');
+    session.say(tellView(scene, prepared, standing, figures));
+  };
   return (
     <>
       <div className="absolute top-2 left-2 flex gap-1.5">
@@ -166,7 +173,7 @@ function OverAll({ stage, session, aids, landmarks, recover, views }: Within & {
           </button>
         )}
         {!scene.section && !standing && <CutMenu scene={scene} mesh={prepared.mesh} scheme={scheme} onCommand={onCommand} />}
-        <AidsMenu aids={aids} scheme={scheme} />
+        <AidsMenu aids={aids} scheme={scheme} onTell={() => void tell()} />
         <Suspense>{standing && <StandingBar aids={aids} scheme={scheme} />}</Suspense>
       </div>
       <Suspense>

@@ -1,28 +1,77 @@
-import { Tooltip } from 'radix-ui';
-import type { ReactElement } from 'react';
+import {
+  cloneElement,
+  type FocusEvent,
+  lazy,
+  type PointerEvent,
+  type ReactElement,
+  Suspense,
+  type SyntheticEvent,
+  useEffect,
+  useId,
+  useRef,
+  useState,
+} from 'react';
 
-interface Props {
+export interface TipWords {
   readonly words: string;
   /** The gesture that does the same, if there is one. */
   readonly shortcut: string | null;
-  readonly children: ReactElement;
+}
+
+interface Child {
+  readonly onPointerEnter?: (event: PointerEvent) => void;
+  readonly onPointerLeave?: (event: PointerEvent) => void;
+  readonly onPointerDown?: (event: PointerEvent) => void;
+  readonly onFocus?: (event: FocusEvent) => void;
+  readonly onBlur?: (event: FocusEvent) => void;
+  readonly 'aria-describedby'?: string | undefined;
+}
+
+interface Props extends TipWords {
+  readonly children: ReactElement<Child>;
 }
 
 const DELAY_MS = 350;
+/** Loaded with the first tip that is wanted. */
+const TipShown = lazy(async () => ({ default: (await import('./TipShown')).TipShown }));
 
 /** What a tool does and its shortcut, while it is hovered or has the focus. */
 export function Tip({ words, shortcut, children }: Props) {
+  const [over, setOver] = useState<Element | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const id = useId();
+  const own = children.props;
+  const show = (element: Element, delay: number): void => {
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => setOver(element), delay);
+  };
+  const hide = (): void => {
+    clearTimeout(timer.current);
+    setOver(null);
+  };
+  useEffect(() => () => clearTimeout(timer.current), []);
+  /** The child's own listener first, then the tip's. */
+  const both =
+    <E extends SyntheticEvent>(first: ((event: E) => void) | undefined, then: (event: E) => void) =>
+    (event: E): void => {
+      first?.(event);
+      then(event);
+    };
   return (
-    <Tooltip.Provider delayDuration={DELAY_MS}>
-      <Tooltip.Root>
-        <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
-        <Tooltip.Portal>
-          <Tooltip.Content sideOffset={5} className="z-50 flex items-center gap-2 rounded-lg bg-ink px-2.5 py-1 text-paper text-xs shadow-lg">
-            {words}
-            {shortcut && <span className="rounded border border-paper/60 px-1 font-mono">{shortcut}</span>}
-          </Tooltip.Content>
-        </Tooltip.Portal>
-      </Tooltip.Root>
-    </Tooltip.Provider>
+    <>
+      {cloneElement(children, {
+        onPointerEnter: both(own.onPointerEnter, ({ currentTarget }) => show(currentTarget, DELAY_MS)),
+        onPointerLeave: both(own.onPointerLeave, hide),
+        onPointerDown: both(own.onPointerDown, hide),
+        onFocus: both(own.onFocus, ({ currentTarget }) => currentTarget.matches(':focus-visible') && show(currentTarget, 0)),
+        onBlur: both(own.onBlur, hide),
+        'aria-describedby': over ? id : own['aria-describedby'],
+      })}
+      {over && (
+        <Suspense>
+          <TipShown id={id} over={over} words={words} shortcut={shortcut} onClose={hide} />
+        </Suspense>
+      )}
+    </>
   );
 }

@@ -206,6 +206,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
           recover={exercise.allowed.includes('recover') && !(present && taskOf(present.goal).ownStart)}
           views={{ modelId: exercise.model.id, forAll: false }}
           landmarks={landmarks}
+          figures={closeness?.results}
           onMeasured={onMeasured}
           overlay={
             <>
