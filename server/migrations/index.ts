@@ -16,6 +16,7 @@ import * as people from './014-people';
 import * as health from './015-health';
 import * as starts from './016-starts';
 import * as given from './017-given';
+import * as editing from './018-editing';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -35,6 +36,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '015-health', migration: health },
   { name: '016-starts', migration: starts },
   { name: '017-given', migration: given },
+  { name: '018-editing', migration: editing },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

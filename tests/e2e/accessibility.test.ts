@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, it } from 'vitest';
-import { signInAs, stage, waitFor } from './browser';
+import { askBrowser, signInAs, stage, waitFor } from './browser';
 import { base, exerciseNamed } from './stored';
 import { useBrowser } from './useBrowser';
 
@@ -18,8 +18,61 @@ async function problems(): Promise<string[]> {
   `);
 }
 
+/** So many stops of the keyboard are looked at on each page. */
+const STOPS = 45;
+/** What is wrong with where the keyboard stands; null: it left the page. */
+const STOP = `
+  const e = document.activeElement;
+  if (!e || e === document.body) return null;
+  const { left, top, right, bottom } = e.getBoundingClientRect();
+  const style = getComputedStyle(e);
+  const drawn = (s) => (s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) > 0) || s.boxShadow !== 'none';
+  const faults = [];
+  if (right - left < 1 || bottom - top < 1) faults.push('has no size');
+  else if (right < 0 || bottom < 0 || left > innerWidth || top > innerHeight) faults.push('is out of sight');
+  if (!drawn(style)) faults.push('does not show that it has the keyboard');
+  window.stops ??= new Map();
+  if (!window.stops.has(e)) window.stops.set(e, window.stops.size);
+  const name = e.getAttribute('aria-label') ?? e.textContent ?? '';
+  return { number: window.stops.get(e), at: e.tagName + ' ' + name.trim().slice(0, 40), faults };
+`;
+
+/** Goes through the page by Tab alone, and tells of stops that cannot be seen, and of those that one does not get away from. */
+async function keyboardFaults(): Promise<string[]> {
+  const { driver } = browser;
+  const faults: string[] = [];
+  await driver.executeScript('document.activeElement?.blur(); window.scrollTo(0, 0);');
+  let before = -1;
+  for (let n = 0; n < STOPS; n++) {
+    const key = { key: 'Tab', code: 'Tab', windowsVirtualKeyCode: 9 };
+    await askBrowser(driver, 'Input.dispatchKeyEvent', { type: 'rawKeyDown', ...key });
+    await askBrowser(driver, 'Input.dispatchKeyEvent', { type: 'keyUp', ...key });
+    const stop = await driver.executeScript<{ number: number; at: string; faults: string[] } | null>(STOP);
+    if (!stop) break;
+    if (stop.number === before) faults.push(`${stop.at}: Tab does not leave it`);
+    else faults.push(...stop.faults.map((fault) => `${stop.at}: ${fault}`));
+    before = stop.number;
+  }
+  if (before < 2) faults.push('the keyboard reaches next to nothing');
+  return [...new Set(faults)];
+}
+
+/** What does not fit where everything is twice as large. */
+async function largeFaults(): Promise<string[]> {
+  const { driver } = browser;
+  await askBrowser(driver, 'Emulation.setDeviceMetricsOverride', { width: 640, height: 400, deviceScaleFactor: 2, mobile: false });
+  const [wide, room] = await driver.executeScript<[number, number]>('return [document.documentElement.scrollWidth, innerWidth]');
+  await askBrowser(driver, 'Emulation.clearDeviceMetricsOverride');
+  return wide > room ? [`at 200 % the page is ${wide} wide in a window of ${room}`] : [];
+}
+
 it.each([
   ['-', '/', 'day'],
+  ['-', '/join', 'night'],
+  ['Ida Sorrel', '/account', 'day'],
+  ['Maren Holt', 'learner', 'day'],
+  ['Maren Holt', '/build', 'night'],
+  ['Maren Holt', 'sheet', 'day'],
   ['Ida Sorrel', '/today', 'day'],
   ['Ida Sorrel', '/today', 'night'],
   ['Ida Sorrel', '/progress', 'day'],
@@ -38,9 +91,9 @@ it.each([
   ['Edda Quist', '/people', 'night'],
   ['Edda Quist', '/people/import', 'day'],
   ['Edda Quist', '/people/changes', 'day'],
-])('%s at %s by %s has no accessibility faults of level A or AA', async (who, path, theme) => {
+])('%s at %s by %s has no faults of level A or AA, is gone through by keys, and fits twice as large', async (who, path, theme) => {
   const { driver } = browser;
-  if (who === '-') await driver.get(`${base()}/`);
+  if (who === '-') await driver.get(`${base()}${path}`);
   else await signInAs(driver, base(), who);
   await driver.manage().addCookie({ name: 'dh_theme', value: theme });
   const exercise = await exerciseNamed(stored, 'Round to the ladder');
@@ -58,7 +111,11 @@ it.each([
               ? `/courses/${(await stored.db('courses').where({ name: 'First watch' }).first('id')).id}`
               : path === 'fares'
                 ? `/exercises/${exercise}`
-                : path;
+                : path === 'sheet'
+                  ? `/exercises/${exercise}/sheet`
+                  : path === 'learner'
+                    ? `/learners/${(await stored.db('people').where({ sign_in: 'ida' }).first('id')).id}`
+                    : path;
   await driver.get(`${base()}${at}`);
   if (path === 'practise' || path === 'build') await stage(driver);
   if (path === 'course')
@@ -77,4 +134,6 @@ it.each([
     );
   await waitFor(driver, 'the islands', async () => (await driver.executeScript<number>("return document.querySelectorAll('astro-island[ssr]').length")) === 0);
   expect(await problems()).toEqual([]);
+  expect(await keyboardFaults()).toEqual([]);
+  expect(await largeFaults()).toEqual([]);
 });

@@ -221,6 +221,7 @@ describe('anything at all, from a seed', () => {
       'exercises',
       `exercises/${ids.exercise}`,
       `exercises/${ids.exercise}/publish`,
+      `exercises/${ids.exercise}/editing`,
       'groups',
       `groups/${ids.group}/people`,
       `groups/${ids.group}/assignments`,

@@ -29,6 +29,9 @@ it('two windows on one exercise: nobody’s words disappear', async () => {
     await driver.get(address);
     await stage(driver);
     const second = await driver.getWindowHandle();
+    await waitFor(driver, 'who else is here', async () =>
+      (await textOf(driver, '[data-testid=others-here]')).startsWith('You have it open elsewhere as well.'),
+    );
     await write(driver, 'Brief', 'Written in the second window');
     await saved();
 

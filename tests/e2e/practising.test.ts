@@ -238,6 +238,35 @@ describe('practising', () => {
     });
   });
 
+  it('a line of the scheme card is tried right there, by keys and by the pointer, and nothing of it comes into the attempt', async () => {
+    const { driver } = browser;
+    await picturing(driver, 'scheme-try', async () => {
+      await open('Behind and above');
+      await scheme('Two-button mouse');
+      const home = await dialFigure(driver, 'round');
+      await keys(driver, '?');
+      await press(driver, 'Try Orbit');
+      const words = async (): Promise<string> => textOf(driver, '[role=dialog]:last-of-type [role=status]');
+      await waitFor(driver, 'what to do', async () => (await words()).startsWith('Now you'));
+      const piece = await driver.findElement(By.css('canvas[aria-label="Piece to practise with"]'));
+      await waitFor(driver, 'the piece', async () => Number(await piece.getAttribute('data-frames')) > 0);
+      await driver.actions({ async: true }).move({ origin: piece }).press(2).move({ origin: piece, x: 60, y: 10, duration: 200 }).release(2).perform();
+      await waitFor(driver, 'what it was', async () => (await words()).startsWith('That was “Pan'));
+      await driver.actions({ async: true }).move({ origin: piece }).press().move({ origin: piece, x: 60, y: 10, duration: 200 }).release().perform();
+      await waitFor(driver, 'that it was right', async () => (await words()) === 'That was it.');
+      await press(driver, 'Done');
+      await press(driver, 'Close');
+      expect(await dialFigure(driver, 'round')).toBe(home);
+      expect(await driver.findElements(By.css('[aria-label="Wake: views you came through"] li'))).toHaveLength(1);
+      // The stage itself tells in words what it shows.
+      await press(driver, 'Aids');
+      await press(driver, 'Tell in words what is seen');
+      await waitFor(driver, 'the words', async () =>
+        /Seen .*upright; perspective\. What is shown takes/.test(await driver.findElement(By.css('body')).getText()),
+      );
+    });
+  });
+
   it('ships at most 450 kB of compressed script', async () => {
     const { driver } = browser;
     await open('Behind and above');

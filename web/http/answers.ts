@@ -107,6 +107,7 @@ export const ANSWERS = {
   exercisesToGive: face('GET', '/api/exercises', z.object({ exercises: z.readonly(z.array(z.object({ id, title: z.string() }))) })),
   makeExercise: face('POST', '/api/exercises', made),
   saveDraft: face('PUT', '/api/exercises/:id', z.object({ revision: z.number(), draft: z.nullable(draft), conflicts: z.array(conflict) })),
+  editing: face('POST', '/api/exercises/:id/editing', z.object({ others: z.array(z.object({ name: z.string(), you: z.boolean() })) })),
   archiveExercise: face('PATCH', '/api/exercises/:id', nothing),
   copyExercise: face('POST', '/api/exercises/:id/copy', made),
   publish: face(

@@ -112,6 +112,8 @@ const TERMS = {
     most: 'draft',
     errors: [FORBIDDEN],
   },
+  /** `page`: the page in which it is edited, as it names itself; `left`: it is being closed. */
+  editing: { who: 'staff', request: z.object({ page: z.string().min(1).max(40), left: z.boolean().optional() }), errors: [FORBIDDEN] },
   /** What a group reached in each criterion of the newest version, step by step: each member's best and first value. */
   groupValues: { who: 'staff', request: null },
   archiveExercise: { who: 'staff', request: z.object({ archived: z.boolean() }), errors: [FORBIDDEN] },

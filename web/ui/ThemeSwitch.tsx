@@ -5,6 +5,23 @@ import { useEffect, useState } from 'react';
 export function ThemeSwitch() {
   const [night, setNight] = useState(false);
   useEffect(() => setNight(document.documentElement.dataset.theme === 'night'), []);
+  // Paper is white, at night too.
+  useEffect(() => {
+    if (!night) return;
+    const root = document.documentElement;
+    const toDay = (): void => {
+      root.dataset.theme = 'day';
+    };
+    const toNight = (): void => {
+      root.dataset.theme = 'night';
+    };
+    window.addEventListener('beforeprint', toDay);
+    window.addEventListener('afterprint', toNight);
+    return () => {
+      window.removeEventListener('beforeprint', toDay);
+      window.removeEventListener('afterprint', toNight);
+    };
+  }, [night]);
   const change = (): void => {
     const next = night ? 'day' : 'night';
     document.documentElement.dataset.theme = next;

@@ -13,6 +13,7 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useRef } from 'react';
+import { usePrinting } from './usePrinting';
 
 /** What tables of people can do: sort, choose columns, choose rows. */
 export const features = tableFeatures({
@@ -72,7 +73,7 @@ function Head<T extends object>({ column }: { readonly column: Column<typeof fea
   );
 }
 
-/** A table of which only the rows in sight are drawn; its heading row and its names stay in sight. */
+/** A table of which only the rows in sight are drawn, and all of them on paper; its heading row and its names stay in sight. */
 export function VirtualTable<T extends object>({ table, labelledBy, rowHeight = 37 }: Props<T>) {
   const box = useRef<HTMLDivElement>(null);
   const { rows } = table.getRowModel();
@@ -84,9 +85,11 @@ export function VirtualTable<T extends object>({ table, labelledBy, rowHeight = 
     initialRect: { width: 1000, height: 330 },
     overscan: 4,
   });
-  const shown = virtual.getVirtualItems();
-  const before = shown[0]?.start ?? 0;
-  const after = virtual.getTotalSize() - (shown.at(-1)?.end ?? 0);
+  const printing = usePrinting();
+  const near = virtual.getVirtualItems();
+  const shown = printing ? rows.map((_, index) => ({ index })) : near;
+  const before = printing ? 0 : (near[0]?.start ?? 0);
+  const after = printing ? 0 : virtual.getTotalSize() - (near.at(-1)?.end ?? 0);
   const width = table.getVisibleLeafColumns().length;
   const filler = (height: number) =>
     height > 0 && (
@@ -95,8 +98,8 @@ export function VirtualTable<T extends object>({ table, labelledBy, rowHeight = 
       </tr>
     );
   return (
-    <div ref={box} tabIndex={0} role="region" aria-labelledby={labelledBy} className="max-h-[70vh] overflow-auto">
-      <table className="w-full text-sm" aria-rowcount={rows.length + 1}>
+    <div ref={box} tabIndex={0} role="region" aria-labelledby={labelledBy} className="max-h-[70vh] overflow-auto print:max-h-none print:overflow-visible">
+      <table className="w-full text-sm print:text-[8pt]" aria-rowcount={rows.length + 1}>
         <thead>
           {table.getHeaderGroups().map((group) => (
             <tr key={group.id} className="text-ink-soft">
@@ -105,7 +108,7 @@ export function VirtualTable<T extends object>({ table, labelledBy, rowHeight = 
                 return (
                   <th
                     key={id}
-                    className={`sticky top-0 border-ink border-b bg-card px-1 py-2 text-left align-bottom font-normal ${column.id === NAME ? 'left-0 z-20' : 'z-10'}`}
+                    className={`sticky top-0 border-ink ${column.id === CHOOSE ? 'print:hidden' : 'print:static'} border-b bg-card px-1 py-2 text-left align-bottom font-normal ${column.id === NAME ? 'left-0 z-20' : 'z-10'}`}
                     aria-sort={sorted ? (sorted === 'desc' ? 'descending' : 'ascending') : undefined}
                   >
                     <Head column={column} />
@@ -129,11 +132,15 @@ export function VirtualTable<T extends object>({ table, labelledBy, rowHeight = 
                 >
                   {row.getVisibleCells().map((cell) =>
                     cell.column.id === NAME ? (
-                      <th key={cell.id} scope="row" className={`sticky left-0 whitespace-nowrap px-1 text-left ${row.getIsSelected() ? 'bg-bar' : 'bg-card'}`}>
+                      <th
+                        key={cell.id}
+                        scope="row"
+                        className={`sticky left-0 whitespace-nowrap print:static print:whitespace-normal px-1 text-left ${row.getIsSelected() ? 'bg-bar' : 'bg-card'}`}
+                      >
                         <table.FlexRender cell={cell} />
                       </th>
                     ) : (
-                      <td key={cell.id} className="px-1">
+                      <td key={cell.id} className={`px-1 ${cell.column.id === CHOOSE ? 'print:hidden' : ''}`}>
                         <table.FlexRender cell={cell} />
                       </td>
                     ),

@@ -42,6 +42,7 @@ import { RulesPart } from './RulesPart';
 import { StartPart } from './StartPart';
 import { StepPart } from './StepPart';
 import { Storyboard } from './Storyboard';
+import { othersWords, useOthersHere } from './useOthersHere';
 
 const NO_GROUPS: Props['groups'] = [];
 
@@ -160,7 +161,9 @@ function useLeaveWarning(isSaved: () => boolean): void {
 
 export function BuildScreen(props: Props) {
   const { id, saved, mine, model, groups } = props;
-  const [store] = useState(() => createDraftStore({ id, saved, revision: props.revision, mine, person: props.person }));
+  const [page] = useState(() => crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`.slice(0, 40));
+  const [store] = useState(() => createDraftStore({ id, saved, revision: props.revision, mine, person: props.person, page }));
+  const others = useOthersHere(id, page, mine);
   const state = useStore(store);
   const { draft } = state;
   const [version, setVersion] = useState(props.version);
@@ -259,6 +262,11 @@ export function BuildScreen(props: Props) {
         aria-label="Recipe"
       >
         <div className="min-h-0 flex-1 space-y-4 overflow-y-auto px-6 py-5">
+          {others.length > 0 && (
+            <p role="status" className="rounded-lg border-2 border-ink bg-card px-3 py-2 text-sm" data-testid="others-here">
+              {othersWords(others)}
+            </p>
+          )}
           <Conflicts store={store} />
           <div>
             <div className="flex items-baseline justify-between">

@@ -35,6 +35,14 @@ export function fromShown(id: CriterionId, value: number): number {
 }
 const UNITS = { degrees: '°', octaves: '%', percent: '%', match: '% off', seconds: 's', metres: 'm', count: '', number: '', yesNo: '' } as const;
 
+/** What earns full marks and what none, as it is printed. */
+export function limitsWords({ id, full, zero }: Criterion): string {
+  const { display } = CRITERIA[id];
+  if (display === 'yesNo') return 'right or not';
+  const shown = (value: number): string => `${toShown(id, value)}${UNITS[display] === '' || UNITS[display] === '°' ? '' : ' '}${UNITS[display]}`;
+  return `full up to ${shown(full)}, none from ${shown(zero)}`;
+}
+
 interface RowProps {
   readonly criterion: Criterion;
   readonly onChange: (criterion: Criterion) => void;

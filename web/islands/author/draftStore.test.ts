@@ -22,7 +22,7 @@ vi.mock('@web/keep/keptUndo', () => ({
 const { createDraftStore } = await import('./draftStore');
 
 const { id: _id, version: _version, ...saved } = exerciseOf(...GOALS.matchView.slice(0, 2));
-const open = (draft: Exercise = saved) => createDraftStore({ id: 'e', saved: draft, revision: 3, mine: true, person: 'me' });
+const open = (draft: Exercise = saved) => createDraftStore({ id: 'e', saved: draft, revision: 3, mine: true, person: 'me', page: 'this page' });
 
 beforeEach(() => {
   vi.useFakeTimers();

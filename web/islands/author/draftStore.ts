@@ -75,12 +75,12 @@ export interface DraftOptions {
   readonly mine: boolean;
   /** Whose browser remembers what can be taken back. */
   readonly person: string;
+  /** Names this page among those that save the draft. */
+  readonly page: string;
 }
 
-export function createDraftStore({ id, saved, revision, mine, person }: DraftOptions): DraftStore {
+export function createDraftStore({ id, saved, revision, mine, person, page }: DraftOptions): DraftStore {
   const store = createStore<DraftState>(() => ({ draft: saved, at: 0, state: 'saved', error: null, undo: NOTHING_DONE, conflicts: [] }));
-  /** Names this page among those that save the draft. */
-  const window = crypto.randomUUID?.() ?? `${Date.now()}-${Math.random()}`.slice(0, 40);
   let sent = saved;
   let base = revision;
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -105,7 +105,7 @@ export function createDraftStore({ id, saved, revision, mine, person }: DraftOpt
     if (!mine || sent === wanted) return;
     store.setState({ state: 'saving' });
     try {
-      const made = await call('saveDraft', { params: { id }, body: { draft: wanted, base, window } });
+      const made = await call('saveDraft', { params: { id }, body: { draft: wanted, base, window: page } });
       base = made.revision;
       sent = wanted;
       const theirs = made.draft as unknown as Exercise | null;

@@ -5,12 +5,13 @@ import type { StageHandle } from '@web/stage/useStage';
 import { useLatest } from '@web/ui/useLatest';
 import { useEffect, useState } from 'react';
 
+/** Width of a picture in a row of them, pixels. */
 const WIDTH = 240;
 /** A picture is drawn when its scene has rested so long, ms. */
 const REST = 400;
 
 /** Pictures of scenes, each drawn once by the stage; null: not yet. */
-function usePictures(handle: StageHandle | null, scenes: readonly Scene[]): (string | null)[] {
+function usePictures(handle: StageHandle | null, scenes: readonly Scene[], width: number): (string | null)[] {
   const [drawn, setDrawn] = useState<ReadonlyMap<string, string>>(new Map());
   const known = useLatest(drawn);
   const keys = scenes.map((scene) => JSON.stringify(scene));
@@ -23,7 +24,7 @@ function usePictures(handle: StageHandle | null, scenes: readonly Scene[]): (str
         if (!current) return;
         if (known.current.has(key)) continue;
         try {
-          const picture = await handle.pictureOf(JSON.parse(key) as Scene, WIDTH);
+          const picture = await handle.pictureOf(JSON.parse(key) as Scene, width);
           setDrawn((before) => new Map([...before].slice(-60)).set(key, picture));
         } catch {
           // Without a picture its card has its number and words.
@@ -34,7 +35,7 @@ function usePictures(handle: StageHandle | null, scenes: readonly Scene[]): (str
       current = false;
       clearTimeout(timer);
     };
-  }, [handle, wanted, known]);
+  }, [handle, wanted, known, width]);
   return keys.map((key) => drawn.get(key) ?? null);
 }
 
@@ -43,7 +44,8 @@ export function useStepPictures(
   handle: StageHandle | null,
   start: Scene,
   steps: readonly Step[],
+  width = WIDTH,
 ): { readonly start: string | null; readonly steps: readonly (string | null)[] } {
-  const [first = null, ...rest] = usePictures(handle, [start, ...steps.map(({ goal }) => picturedBy(goal, start) ?? start)]);
+  const [first = null, ...rest] = usePictures(handle, [start, ...steps.map(({ goal }) => picturedBy(goal, start) ?? start)], width);
   return { start: first, steps: rest };
 }

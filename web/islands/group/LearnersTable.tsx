@@ -78,7 +78,7 @@ export function LearnersTable({ groupId, groups, learners, assignments, courses,
   });
   const chosen = data.filter(({ id }) => rowSelection[id]);
   return (
-    <section aria-labelledby="learners" className="card p-5">
+    <section aria-labelledby="learners" className="card p-5 print:[page:across] print:border-0 print:p-0">
       <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
         <h2 id="learners" className="text-xl">
           Learners

@@ -2,6 +2,7 @@ import { FEWEST_FOR_CURVE, THRESHOLD } from '@core/progress';
 import { FEWEST_IN_LINE, pointsAxis } from '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
+import { useLook } from '@web/ui/useLook';
 import { format } from 'date-fns';
 import { Line } from 'react-chartjs-2';
 import type { SkillTry } from './SkillOpened';
@@ -22,6 +23,8 @@ function forecastWords(count: number, told: ReturnType<typeof useForecast>): str
 
 /** Every attempt at one exercise with one family of schemes, in their order, with the learning curve where there is one. */
 export function ExerciseCurve({ tries: made }: { readonly tries: readonly SkillTry[] }) {
+  // The chart takes its colours anew when the theme changes.
+  useLook();
   const scores = made.map(({ score }) => score);
   const told = useForecast(scores);
   const [ink, sea, amber] = [token('--color-ink'), token('--color-sea'), token('--color-amber')];

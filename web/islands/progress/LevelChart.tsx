@@ -2,6 +2,7 @@ import { FEWEST, type LevelShown, type LevelState, levelShown, updateLevel } fro
 import { pointsAxis } from '@web/ui/charts';
 import { shownPoints } from '@web/ui/points';
 import { token } from '@web/ui/token';
+import { useLook } from '@web/ui/useLook';
 import { format } from 'date-fns';
 import { Line } from 'react-chartjs-2';
 import type { SkillTry } from './SkillOpened';
@@ -18,6 +19,8 @@ function levelsAfter(tries: readonly SkillTry[]): (LevelShown | null)[] {
 
 /** The level of a skill over the days with its interval, and every attempt as a point. */
 export function LevelChart({ tries }: { readonly tries: readonly SkillTry[] }) {
+  // The chart takes its colours anew when the theme changes.
+  useLook();
   const levels = levelsAfter(tries);
   const [ink, rule, sea, signal] = [token('--color-ink'), token('--color-rule'), token('--color-sea'), token('--color-signal')];
   const along = (of: (level: LevelShown) => number) => tries.map(({ at }, i) => ({ x: at, y: levels[i] ? of(levels[i] as LevelShown) : null }));

@@ -3,6 +3,7 @@ import { FEWEST_IN_LINE } from '@web/ui/charts';
 import { FilterSelect } from '@web/ui/FilterSelect';
 import { FAMILY_WORDS } from '@web/ui/familyWords';
 import { token } from '@web/ui/token';
+import { useLook } from '@web/ui/useLook';
 import { CategoryScale, Chart, Legend } from 'chart.js';
 import { format } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
@@ -26,6 +27,8 @@ const TOKENS: Record<SchemeFamily, `--color-${string}`> = { mouse: '--color-ink'
 
 /** Attempts over time: points or seconds, one line a family of schemes for one exercise; all exercises as points alone. */
 export function ProgressChart({ attempts }: { readonly attempts: readonly ProgressLine[] }) {
+  // The chart takes its colours anew when the theme changes.
+  useLook();
   const [exercise, setExercise] = useState('');
   const [what, setWhat] = useState<'score' | 'seconds'>('score');
   const [ready, setReady] = useState(false);

@@ -4,6 +4,7 @@ import type { Folding } from '@core/review';
 import '@web/ui/charts';
 import { shownValue } from '@web/ui/shownValue';
 import { token } from '@web/ui/token';
+import { useLook } from '@web/ui/useLook';
 import type { ChartOptions, Plugin } from 'chart.js';
 import { memo } from 'react';
 import { Line } from 'react-chartjs-2';
@@ -80,6 +81,8 @@ const PLUGINS = [BANDS];
 
 /** How far each criterion was from what was asked, over time; the shaded band is what earns something. */
 export const CurveChart = memo(function CurveChart({ steps, samples, folding, ids: all, only, range }: Props) {
+  // The chart takes its colours anew when the theme changes.
+  useLook();
   const ids = all.filter((id) => only === '' || id === only);
   const datasets = ids.map((id) => {
     const line = lookOf(all.indexOf(id));
