@@ -10,7 +10,6 @@ import {
   THRESHOLD,
 } from '@core';
 import { writeGlb } from '@formats';
-import { dayAt } from '@server/day';
 import { newId, sha256 } from '@server/ids';
 import { meshOf } from '@server/meshes';
 import { addGroup, addMember, markMadeUp } from '@server/repositories/people';
@@ -27,9 +26,9 @@ import { COURSE, type DemoModel, draftOf } from './course';
 import { LANDMARKS, placed } from './landmarks';
 import { buoy, drive, lanternRoom, optic, tower } from './models';
 import { type DemoLearner, GROUP, INSTRUCTOR, LEAD, LEARNERS, PASSWORD, ROUNDS_GROUP } from './people';
+import { attemptAt, dayBefore, STORY_DAYS } from './storyDays';
 import { FIRST_WATCH, FIRST_WATCH_UNITS, ROUNDS, ROUNDS_UNITS, type UnitPlan } from './units';
 
-const DAY = 86_400_000;
 const MODELS: Record<DemoModel, { name: string; make: typeof buoy }> = {
   buoy: { name: 'Lantern buoy', make: buoy },
   optic: { name: 'Revolving optic', make: optic },
@@ -64,15 +63,9 @@ async function importModels(asked: RequestContext): Promise<Map<DemoModel, { ref
   return found;
 }
 
-/** Days of the story, and the week in its middle when a storm closed the station: nobody came. */
-const STORY_DAYS = 56;
-const STORM = { from: 24, days: 7 };
 /** Days for a unit of the first course, which began with the story, and of the second, which has just begun. */
 const PACE = { firstWatch: 8, rounds: 14 };
 const ROUNDS_BEGAN = 3;
-
-/** The day so many days before the story's last. */
-const dayBefore = (days: number, { now, zone }: Service): string => dayAt(new Date(now().getTime() - days * DAY), zone);
 
 /** A course of published exercises, given to a group. */
 async function giveUnits(
@@ -120,17 +113,6 @@ async function publishExercises(asked: RequestContext): Promise<Published[]> {
   return found;
 }
 
-/** Attempts on a day of practice, and minutes between them. */
-const PER_DAY = 3;
-const MINUTES = 6;
-
-/** When the nth attempt of `total` was made, days before the end of the story's last day: a few at a time, none in the storm. */
-function daysAgo(n: number, total: number, away: number): number {
-  const sessions = Math.max(1, Math.ceil(total / PER_DAY) - 1);
-  const open = Math.round((Math.floor(n / PER_DAY) / sessions) * (STORY_DAYS - STORM.days - away));
-  return STORY_DAYS - (open >= STORM.from ? open + STORM.days : open);
-}
-
 interface Planned {
   readonly exercise: Published;
   readonly hand: SimulatedLearner;
@@ -166,10 +148,9 @@ function idOf(learner: DemoLearner, n: number): string {
 /** All attempts of one learner, spread over the weeks up to the day they were last seen. */
 async function practise(service: Service, person: Person, learner: DemoLearner, course: readonly Published[]): Promise<void> {
   const plan = plannedFor(learner, course);
-  const now = service.now().getTime();
+  const now = service.now();
   for (const [n, { exercise, scheme, hand }] of plan.entries()) {
-    // The last is made some minutes ago, the others the same hour of their days.
-    let clock = now - daysAgo(n, plan.length, learner.away) * DAY - (PER_DAY - (n % PER_DAY)) * MINUTES * 60_000;
+    let clock = attemptAt(n, plan.length, learner.away, now);
     const asked: RequestContext = { ...service, now: () => new Date(clock), who: person };
     const opened = await openAttempt(asked, { exerciseId: exercise.id, version: exercise.version, schemeId: scheme.id }, idOf(learner, n));
     // The seed that the server gave decides the order of random calls, and here the hand's misses as well.
@@ -192,7 +173,7 @@ async function secondCourse(asked: RequestContext, people: readonly Person[], pu
     words: ROUNDS,
     units: ROUNDS_UNITS,
     published,
-    plan: { startsOn: dayBefore(ROUNDS_BEGAN, asked), pace: PACE.rounds, dues: {} },
+    plan: { startsOn: dayBefore(ROUNDS_BEGAN, asked.now(), asked.zone), pace: PACE.rounds, dues: {} },
   });
 }
 
@@ -221,7 +202,7 @@ export async function seedStation(service: Service, say: (text: string) => void 
     words: FIRST_WATCH,
     units: FIRST_WATCH_UNITS,
     published: course,
-    plan: { startsOn: dayBefore(STORY_DAYS, service), pace: PACE.firstWatch, dues: {} },
+    plan: { startsOn: dayBefore(STORY_DAYS, service.now(), service.zone), pace: PACE.firstWatch, dues: {} },
   });
   for (const { person } of learners) await addMember(service.db, group.id, person.id, 'trainee');
   const waiting = [...learners];

@@ -3,6 +3,9 @@ import { sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 
+/** Whether one asked for less motion: then nothing slides into its place. */
+const movesLittle = (): boolean => typeof window !== 'undefined' && window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+
 /** A drag begins after so many pixels: before that it is a click. */
 const DRAG_FROM = 5;
 
@@ -15,7 +18,7 @@ export const useDragSensors = () =>
 
 /** What is sorted by its grip; `words`: what is moved. */
 export function useGrip(id: string, words: string) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id, ...(movesLittle() ? { transition: null } : {}) });
   return {
     setNodeRef,
     style: { transform: CSS.Translate.toString(transform), transition },
