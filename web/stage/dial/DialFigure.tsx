@@ -26,7 +26,7 @@ export function DialFigure({ name, value, onSet }: { readonly name: string; read
     <label className="flex flex-col-reverse text-center">
       <span className="text-ink-soft text-xs">{name}</span>
       <input
-        className={`w-full rounded bg-transparent text-center font-mono text-sm tabular-nums outline-none focus:bg-card ${bad ? 'text-signal' : ''}`}
+        className={`w-full rounded bg-transparent text-center font-mono text-sm tabular-nums outline-none focus:bg-card focus-visible:ring-2 focus-visible:ring-sea ${bad ? 'text-signal' : ''}`}
         value={text ?? shown}
         readOnly={!onSet}
         aria-invalid={bad}

@@ -119,7 +119,7 @@ export function EyeRule({ session, scene, probes }: Props) {
         style={{ top: `${Math.min(95, Math.max(5, y(height)))}%` }}
       >
         <input
-          className={`w-11 bg-transparent text-right font-mono outline-none ${bad ? 'text-signal' : ''}`}
+          className={`w-11 rounded bg-transparent text-right font-mono outline-none focus-visible:ring-2 focus-visible:ring-sea ${bad ? 'text-signal' : ''}`}
           aria-label="Eye height, metres"
           inputMode="decimal"
           aria-invalid={bad}
