@@ -16,7 +16,7 @@ export function Sheet({ open, onOpenChange, title, about, children, wide = false
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/45" />
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-veil" />
         <Dialog.Content
           {...(about ? {} : { 'aria-describedby': undefined })}
           className={`fixed top-1/2 left-1/2 z-50 flex max-h-[95vh] -translate-x-1/2 -translate-y-1/2 flex-col rounded-2xl border-2 border-ink bg-paper p-6 shadow-2xl ${wide ? 'w-[min(1180px,96vw)]' : 'w-[min(520px,94vw)]'}`}

@@ -85,7 +85,7 @@ export function ProgressChart({ attempts }: { readonly attempts: readonly Progre
               y: { min: 0, ...(what === 'score' ? { max: 100 } : {}), ticks: { color: ink }, grid: { color: rule } },
             },
             plugins: {
-              legend: { labels: { color: ink, usePointStyle: true, boxHeight: 7 } },
+              legend: { align: 'end', labels: { color: ink, padding: 18, usePointStyle: true, boxHeight: 7 } },
               tooltip: { callbacks: { title: (items) => shown[items[0]?.dataIndex ?? 0]?.title ?? '' } },
             },
           }}
