@@ -1,6 +1,7 @@
 import { By, Key } from 'selenium-webdriver';
 import { expect, it } from 'vitest';
-import { button, field, find, picturing, press, signInAs, stage, textOf, waitFor, write } from './browser';
+import { button, drag, field, find, link, picturing, press, signInAs, stage, textOf, waitFor, write } from './browser';
+import { idIn } from './screens';
 import { base, exerciseNamed } from './stored';
 import { useBrowser } from './useBrowser';
 
@@ -57,6 +58,34 @@ it('two windows on one exercise: nobody’s words disappear', async () => {
     await saved();
     await driver.close();
     await driver.switchTo().window(first);
+  });
+});
+
+it('a first exercise takes eight actions from the library until a group has it', async () => {
+  const { driver } = browser;
+  await picturing(driver, 'eight-actions', async () => {
+    await signInAs(driver, base(), 'Maren Holt');
+    await driver.get(`${base()}/library`);
+    let actions = 0;
+    const act = async (work: Promise<unknown>): Promise<void> => {
+      await work;
+      actions += 1;
+    };
+    await act((await link(driver, 'Lantern buoy')).click());
+    await act(press(driver, 'Build an exercise on it'));
+    await waitFor(driver, 'the builder', async () => /\/build\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl()));
+    const id = await idIn(driver);
+    await stage(driver);
+    await act(write(driver, 'Title', 'Once round, quickly'));
+    await act(write(driver, 'What to do', 'Go round to the bell'));
+    await act(drag(driver, [-0.1, 0], [0.2, 0.06]));
+    await act(press(driver, 'Set target from this view'));
+    await act(press(driver, 'Publish'));
+    await act(press(driver, 'Assign', '[role=dialog] button'));
+    await waitFor(driver, 'the group to have it', async () => (await stored.db('assignments').where({ exercise_id: id })).length === 1);
+    expect(actions).toBeLessThanOrEqual(8);
+    // The other tests find the group as it was.
+    await stored.db('assignments').where({ exercise_id: id }).delete();
   });
 });
 

@@ -15,7 +15,8 @@ interface Props {
   /** Whether the draft was changed since that version. */
   readonly changed: boolean;
   readonly ready: boolean;
-  readonly busy: boolean;
+  /** What is being done to publish it; null: nothing. */
+  readonly doing: string | null;
   /** What there is still to do. */
   readonly checks: readonly Check[];
   readonly onTry: () => void;
@@ -24,7 +25,7 @@ interface Props {
 }
 
 /** How the draft stands, and what can be done with all of it. */
-export function AuthorBar({ store, mine, version, changed, ready, busy, checks, onTry, onAssign, onPublish }: Props) {
+export function AuthorBar({ store, mine, version, changed, ready, doing, checks, onTry, onAssign, onPublish }: Props) {
   const { state, error, undo } = useStore(store);
   const [back, again] = [undo.back.at(-1), undo.again.at(-1)];
   return (
@@ -46,6 +47,11 @@ export function AuthorBar({ store, mine, version, changed, ready, busy, checks, 
           </button>
         </Tip>
       </div>
+      {doing && (
+        <p role="status" className="mb-2 text-sm">
+          {doing}
+        </p>
+      )}
       {checks.some(({ done }) => !done) && <Checklist checks={checks} />}
       <div className="flex gap-2.5" data-note="publish">
         <button type="button" className="button flex-1" disabled={!ready} onClick={onTry}>
@@ -56,8 +62,8 @@ export function AuthorBar({ store, mine, version, changed, ready, busy, checks, 
             Assign
           </button>
         )}
-        <button type="button" className="button-main flex-1" disabled={!mine || !ready || busy} onClick={onPublish}>
-          {busy ? 'Publishing …' : 'Publish'}
+        <button type="button" className="button-main flex-1" disabled={!mine || !ready || doing !== null} onClick={onPublish}>
+          {doing ? 'Publishing …' : 'Publish'}
         </button>
       </div>
     </div>

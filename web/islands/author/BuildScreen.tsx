@@ -175,7 +175,8 @@ export function BuildScreen(props: Props) {
   const [tries, setTries] = useState<readonly OwnTry[]>([]);
   const tried = useCallback((made: readonly OwnTry[]) => setTries((before) => [...before, ...made]), []);
   const [assigning, setAssigning] = useState(false);
-  const [busy, setBusy] = useState(false);
+  /** What is being done to publish it; null: nothing. */
+  const [doing, setDoing] = useState<string | null>(null);
   const [schemes] = useState(() => schemesReceived(props.schemes));
   const [scheme] = useState(() => schemeOfBrowser(schemes, 'There is no scheme to build with.'));
   useEffect(() => {
@@ -216,13 +217,18 @@ export function BuildScreen(props: Props) {
 
   const publish = async (): Promise<void> => {
     if (!handle || !prepared) return;
-    setBusy(true);
+    setDoing('Saving …');
     try {
       await store.save();
       const sent = store.getState().draft;
       const pictures: (string | null)[] = [];
       const scored = { mesh: prepared.mesh, home: model.home };
-      for (const { goal } of stepsOn(sent).steps) pictures.push(await targetPicture(handle, goal, draft.start, scored));
+      const { steps } = stepsOn(sent);
+      for (const [i, { goal }] of steps.entries()) {
+        setDoing(`Drawing picture ${i + 1} of ${steps.length} …`);
+        pictures.push(await targetPicture(handle, goal, draft.start, scored));
+      }
+      setDoing('Looking whether every step can be reached. You may leave this page: it is published all the same.');
       const made = await call('publish', { params: { id }, body: { pictures } });
       setVersion(made.version);
       setPublished(sent);
@@ -232,7 +238,7 @@ export function BuildScreen(props: Props) {
     } catch (e) {
       toast.error(wordsOf(e));
     }
-    setBusy(false);
+    setDoing(null);
   };
 
   if (trying)
@@ -316,7 +322,7 @@ export function BuildScreen(props: Props) {
           changed={changed}
           ready={handle !== null}
           checks={checks}
-          busy={busy}
+          doing={doing}
           onTry={() => setTrying(true)}
           onAssign={() => setAssigning(true)}
           onPublish={() => void publish()}

@@ -152,7 +152,13 @@ export function ImportPeople() {
           {error}
         </p>
       )}
-      {busy && <p role="status">One moment: {plan && coming > 20 ? 'the passwords of everybody are being sealed …' : 'reading …'}</p>}
+      {busy && (
+        <p role="status">
+          {plan && coming > 20
+            ? `The passwords of ${coming} people are being sealed: about ${Math.ceil(coming / 20)} seconds. Stay here: the first passwords are shown only on this page.`
+            : 'One moment …'}
+        </p>
+      )}
       {plan && file && (
         <section className="card p-6" aria-labelledby="what">
           <div className="flex flex-wrap items-start justify-between gap-4">
