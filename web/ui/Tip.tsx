@@ -39,11 +39,21 @@ const TipShown = lazy(async () => ({ default: (await import('./TipShown')).TipSh
 export function Tip({ words, shortcut, children }: Props) {
   const [over, setOver] = useState<Element | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  /** Whether a pointer brings the focus: who presses knows what. */
+  const pressing = useRef(false);
   const id = useId();
   const own = children.props;
   const show = (element: Element, delay: number): void => {
     clearTimeout(timer.current);
     timer.current = setTimeout(() => setOver(element), delay);
+  };
+  const onFocus = (element: Element): void => {
+    if (!pressing.current) show(element, 0);
+    pressing.current = false;
+  };
+  const onPress = (): void => {
+    pressing.current = true;
+    hide();
   };
   const hide = (): void => {
     clearTimeout(timer.current);
@@ -61,9 +71,12 @@ export function Tip({ words, shortcut, children }: Props) {
     <>
       {cloneElement(children, {
         onPointerEnter: both(own.onPointerEnter, ({ currentTarget }) => show(currentTarget, DELAY_MS)),
-        onPointerLeave: both(own.onPointerLeave, hide),
-        onPointerDown: both(own.onPointerDown, hide),
-        onFocus: both(own.onFocus, ({ currentTarget }) => currentTarget.matches(':focus-visible') && show(currentTarget, 0)),
+        onPointerLeave: both(own.onPointerLeave, () => {
+          pressing.current = false;
+          hide();
+        }),
+        onPointerDown: both(own.onPointerDown, onPress),
+        onFocus: both(own.onFocus, ({ currentTarget }) => onFocus(currentTarget)),
         onBlur: both(own.onBlur, hide),
         'aria-describedby': over ? id : own['aria-describedby'],
       })}
