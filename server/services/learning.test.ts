@@ -1,5 +1,6 @@
 import { levelShown, oddsOf, updateLevel } from '@core';
 import { describe, expect, it } from 'vitest';
+import { dayAt } from '../day';
 import { addMember } from '../repositories/people';
 import { forgetObservations, levelsOf } from '../repositories/skills';
 import type { RequestContext } from '../service';
@@ -9,7 +10,7 @@ import { assignExercise, takeBack } from './assigning';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { exerciseHealth, rebuildStats, refreshStats } from './health';
 import { rebuildProgress } from './learning';
-import { groupProgress, progressOf, skillOpened, todayOf } from './progress';
+import { type Dates, groupProgress, progressOf, skillOpened, todayOf } from './progress';
 import { leaveOut, setScore } from './verdicts';
 
 const DAY = 86_400_000;
@@ -246,4 +247,29 @@ describe('who needs a word', () => {
     expect(ids).toContain(learners[0]?.concerns[0]?.attemptId);
     expect(learners[0]?.latest).toHaveLength(5);
   });
+});
+
+it('a group is looked at by days: attempts and bests of those, levels of all time', async () => {
+  const id = await given();
+  await handInFor(s.trainee, id, 1);
+  const before = dayAt(service.now(), service.zone);
+  service.pass(2 * 86_400);
+  await handInFor(s.trainee, id, 0.3);
+  const after = dayAt(service.now(), service.zone);
+  const seen = async (dates: Dates) => {
+    const { learners, recent } = await groupProgress(s.instructor, s.group.id, dates);
+    const [learner] = learners;
+    return {
+      attempts: learner?.standings.find((one) => one.exerciseId === id)?.attempts,
+      latest: learner?.latest.length,
+      recent: recent.length,
+      skills: learner?.skills,
+    };
+  };
+  const all = await seen({});
+  expect(all).toMatchObject({ attempts: 2, latest: 2, recent: 2 });
+  expect(await seen({ from: after })).toEqual({ attempts: 1, latest: 1, recent: 1, skills: all.skills });
+  expect(await seen({ to: before })).toMatchObject({ attempts: 1, latest: 1 });
+  expect(await seen({ from: before, to: after })).toEqual(all);
+  expect(await seen({ from: '2050-01-01' })).toMatchObject({ attempts: 0, latest: 0, recent: 0 });
 });

@@ -225,7 +225,17 @@ const RECENT_SHOWN = 60;
 /** Latest attempts of a learner that are drawn. */
 const LATEST_SHOWN = 10;
 
-export async function groupProgress(asked: RequestContext, groupId: string): Promise<GroupProgress> {
+/** Days between which attempts are looked at, yyyy-mm-dd where the station is; left out: however early or late. */
+export interface Dates {
+  readonly from?: string | undefined;
+  readonly to?: string | undefined;
+}
+
+/**
+ * How a group stands. `dates`: of which days attempts, and what was reached with them, are told; levels, and who needs a word,
+ * are of all time.
+ */
+export async function groupProgress(asked: RequestContext, groupId: string, { from, to }: Dates = {}): Promise<GroupProgress> {
   const { group, trainees } = await peopleOfGroup(asked, groupId);
   const [given, plans] = await Promise.all([assignmentsOfGroup(asked, groupId), coursesOfGroups(asked.db, [groupId])]);
   const ordered = inOrder(given, plans);
@@ -242,10 +252,16 @@ export async function groupProgress(asked: RequestContext, groupId: string): Pro
   const names = new Map(trainees.map((person) => [person.id, person.name]));
   const now = asked.now();
   const today = dayAt(now, asked.zone);
+  const within = ({ handedInAt }: AttemptLine): boolean => {
+    const day = from || to ? dayAt(handedInAt, asked.zone) : '';
+    return (!from || day >= from) && (!to || day <= to);
+  };
   const learners = trainees.map((person): LearnerRow => {
     const mine = byPerson.get(person.id) ?? [];
+    const looked = from || to ? mine.filter(within) : mine;
     const days = extra.get(person.id) ?? 0;
-    const standings = standingsOf(days > 0 ? inOrder(given, plans, days) : ordered, mine);
+    const asks = days > 0 ? inOrder(given, plans, days) : ordered;
+    const standings = standingsOf(asks, mine);
     const facts = mine
       .filter(({ counts }) => counts)
       .map(({ id, exerciseId, title, handedInAt, score, seconds }) => ({
@@ -261,9 +277,12 @@ export async function groupProgress(asked: RequestContext, groupId: string): Pro
     return {
       person,
       skills: skills.get(person.id) ?? [],
-      standings,
+      standings: looked === mine ? standings : standingsOf(asks, looked),
       lastAt: mine.at(-1)?.handedInAt ?? null,
-      latest: facts.slice(-LATEST_SHOWN).map(({ score }) => score),
+      latest: looked
+        .filter(({ counts }) => counts)
+        .slice(-LATEST_SHOWN)
+        .map(({ score }) => score),
       concerns: concernsAbout(facts, {
         now: now.getTime(),
         due: standings.filter(({ dueOn, from, flashes }) => flashes === 0 && (from ?? '') <= today && (dueOn === null || dueOn <= today)).length,
@@ -272,6 +291,7 @@ export async function groupProgress(asked: RequestContext, groupId: string): Pro
     };
   });
   const recent = lines
+    .filter(within)
     .slice(-RECENT_SHOWN)
     .reverse()
     .map((line) => ({ ...line, personName: names.get(line.personId) ?? '' }));

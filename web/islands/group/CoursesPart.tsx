@@ -59,10 +59,12 @@ interface Props extends ListProps {
   readonly givable: readonly Givable[];
   readonly group: { readonly id: string; readonly name: string };
   readonly today: string;
+  /** The days whose attempts are counted, in words; empty: all. */
+  readonly days: string;
 }
 
 /** What a group is given: its courses unit by unit, and the exercises beside them. */
-export function CoursesPart({ groupId, group, learners, assignments, courses, givable, today }: Props) {
+export function CoursesPart({ groupId, group, learners, assignments, courses, givable, today, days }: Props) {
   const [giving, setGiving] = useState(false);
   const [changing, setChanging] = useState<string | null>(null);
   const [taking, setTaking] = useState<CourseOfGroup | null>(null);

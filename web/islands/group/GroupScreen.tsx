@@ -1,4 +1,5 @@
 import type { CourseOfGroup } from '@server/services/courses';
+import type { Dates } from '@server/services/progress';
 import type { Givable } from '@web/islands/courses/GiveCourse';
 import { Flashes } from '@web/ui/Flashes';
 import type { Named } from '@web/ui/named';
@@ -13,6 +14,8 @@ export interface Props {
   /** When the page was made: what is told as so long ago is the same there and here. */
   readonly now: string;
   readonly learners: readonly Learner[];
+  /** Of which days attempts are told. */
+  readonly dates: Dates;
   readonly group: Named;
   /** Groups that the one who looks teaches. */
   readonly groups: readonly Named[];
@@ -41,7 +44,7 @@ export function GroupFrom({ json }: { readonly json: string }) {
 }
 
 /** Learners by skills and exercises, what each exercise looks like, who needs a word, and the newest attempts. */
-export function GroupScreen({ group, groups, learners, assignments, courses, givable, recent, now, today }: Props) {
+export function GroupScreen({ group, groups, learners, assignments, courses, givable, recent, dates, now, today }: Props) {
   const concerns = learners.flatMap((learner) => learner.concerns.map((concern) => ({ learner, ...concern })));
   return (
     <div className="mt-6 space-y-6">
@@ -70,13 +73,14 @@ export function GroupScreen({ group, groups, learners, assignments, courses, giv
           </ul>
         </section>
       )}
-      <LearnersTable groupId={group.id} groups={groups} learners={learners} assignments={assignments} courses={courses} now={now} />
+      <LearnersTable groupId={group.id} groups={groups} learners={learners} assignments={assignments} courses={courses} dates={dates} today={today} now={now} />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
         <CoursesPart groupId={group.id} group={group} learners={learners} assignments={assignments} courses={courses} givable={givable} today={today} />
         <section aria-labelledby="recent" className="card p-5">
           <h2 id="recent" className="mb-2 text-xl">
             Newest attempts
           </h2>
+          {recent.length === 0 && <p className="text-ink-soft">{dates.from || dates.to ? 'None in these days.' : 'None yet.'}</p>}
           <ul>
             {recent.map((a) => (
               <li key={a.id}>

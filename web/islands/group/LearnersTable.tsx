@@ -1,5 +1,6 @@
 import type { SchemeFamily } from '@core/input';
 import type { CourseOfGroup } from '@server/services/courses';
+import type { Dates } from '@server/services/progress';
 import { type ColumnVisibilityState, type RowSelectionState, type SortingState, useTable } from '@tanstack/react-table';
 import { ChosenPeople } from '@web/islands/people/ChosenPeople';
 import { FilterSelect } from '@web/ui/FilterSelect';
@@ -9,6 +10,7 @@ import { features, VirtualTable } from '@web/ui/VirtualTable';
 import { Columns3 } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
+import { DatesForm, datesWords } from './DatesForm';
 import type { AssignmentLine, Learner } from './learner';
 import { type By, columnsFor } from './learnerColumns';
 import { isSeen, SEEN, type Seen } from './seenWhen';
@@ -44,13 +46,16 @@ interface Props {
   readonly learners: readonly Learner[];
   readonly assignments: readonly AssignmentLine[];
   readonly courses: readonly CourseOfGroup[];
+  /** Of which days attempts are told. */
+  readonly dates: Dates;
+  readonly today: string;
   /** When the page was made. */
   readonly now: string;
 }
 
 /** Learners by skills, units or exercises; hundreds of rows scroll, columns are chosen and stay so, people are chosen. */
-export function LearnersTable({ groupId, groups, learners, assignments, courses, now }: Props) {
-  const [by, setBy] = useState<By>('skills');
+export function LearnersTable({ groupId, groups, learners, assignments, courses, dates, today, now }: Props) {
+  const [by, setBy] = useState<By>(dates.from || dates.to ? 'exercises' : 'skills');
   const [family, setFamily] = useState<SchemeFamily | ''>('');
   /** The unit whose exercises stand there; none: all. */
   const [unit, setUnit] = useState('');
@@ -135,6 +140,7 @@ export function LearnersTable({ groupId, groups, learners, assignments, courses,
           </Popover.Root>
         </div>
       </div>
+      <DatesForm dates={dates} today={today} />
       {learners.length === 0 ? (
         <p className="text-ink-soft">Nobody is in this group yet: add its first trainee above.</p>
       ) : (
@@ -150,6 +156,7 @@ export function LearnersTable({ groupId, groups, learners, assignments, courses,
           : by === 'units'
             ? 'How many exercises of the unit have a flash.'
             : 'The best of all attempts that count.'}{' '}
+        {datesWords(dates) && `Attempts ${datesWords(dates)}; levels are of all time. `}
         Every figure opens what it comes from.
       </p>
     </section>
