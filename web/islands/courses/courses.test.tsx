@@ -100,7 +100,7 @@ describe('what a group practises', () => {
     pace: 7,
     units: [unit, { ...unit, id: 'v', name: 'Empty', exerciseIds: [], dueOn: null }],
   };
-  const shown = (today: string): string =>
+  const shown = (today: string, days = ''): string =>
     text(
       renderToStaticMarkup(
         <CoursesPart
@@ -111,6 +111,7 @@ describe('what a group practises', () => {
           courses={[course]}
           givable={[]}
           today={today}
+          days={days}
         />,
       ),
     );
@@ -125,5 +126,9 @@ describe('what a group practises', () => {
   });
   it('says when it has not begun', () => {
     expect(shown('2031-03-30')).toContain('First begins on 1 Apr');
+  });
+  it('says whose days are counted, where not all are', () => {
+    expect(shown('2031-04-03', 'from 1 April 2031')).toContain('Counted are attempts from 1 April 2031.');
+    expect(shown('2031-04-03')).not.toContain('Counted');
   });
 });

@@ -91,6 +91,7 @@ export function CoursesPart({ groupId, group, learners, assignments, courses, gi
           Give a course
         </button>
       </div>
+      {days && <p className="text-ink-soft text-sm">Counted are attempts {days}.</p>}
       {error && (
         <p role="alert" className="text-signal">
           {error}

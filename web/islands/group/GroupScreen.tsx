@@ -7,6 +7,7 @@ import { shownPoints } from '@web/ui/points';
 import { formatDistance } from 'date-fns';
 import { useMemo } from 'react';
 import { CoursesPart } from './CoursesPart';
+import { datesWords } from './DatesForm';
 import { LearnersTable } from './LearnersTable';
 import type { AssignmentLine, Learner } from './learner';
 
@@ -75,7 +76,16 @@ export function GroupScreen({ group, groups, learners, assignments, courses, giv
       )}
       <LearnersTable groupId={group.id} groups={groups} learners={learners} assignments={assignments} courses={courses} dates={dates} today={today} now={now} />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
-        <CoursesPart groupId={group.id} group={group} learners={learners} assignments={assignments} courses={courses} givable={givable} today={today} />
+        <CoursesPart
+          groupId={group.id}
+          group={group}
+          learners={learners}
+          assignments={assignments}
+          courses={courses}
+          givable={givable}
+          today={today}
+          days={datesWords(dates)}
+        />
         <section aria-labelledby="recent" className="card p-5">
           <h2 id="recent" className="mb-2 text-xl">
             Newest attempts
