@@ -1,4 +1,5 @@
 import type { ExerciseLine as ExerciseRead } from '@server/services/exercises';
+import { hasWords } from '@web/ui/hasWords';
 
 /** An exercise as the list in Build tells it. */
 export interface ExerciseLine extends Omit<ExerciseRead, 'updatedAt' | 'skills' | 'goals' | 'model'> {
@@ -46,15 +47,12 @@ function isIn(state: State, { version, changedSince, flags }: ExerciseLine): boo
   return version > 0 && changedSince === (state === 'changed');
 }
 
-const plain = (text: string): string => text.toLocaleLowerCase('en').trim();
-
 /** The lines that are wanted, in the order that is. Every word has to stand in the title, a skill, a goal or a course. */
 export function linesWanted(lines: readonly ExerciseLine[], { words, skill, goal, course, state, order }: Wanted): ExerciseLine[] {
-  const sought = plain(words).split(/\s+/).filter(Boolean);
   const found = lines.filter((line) => {
-    const text = plain([line.title ?? '', ...line.skills, ...line.goals, ...line.courses].join(' '));
+    const text = [line.title ?? '', ...line.skills, ...line.goals, ...line.courses].join(' ');
     return (
-      sought.every((word) => text.includes(word)) &&
+      hasWords(text, words) &&
       (skill === '' || line.skills.includes(skill)) &&
       (goal === '' || line.goals.includes(goal)) &&
       (course === '' || line.courses.includes(course)) &&
