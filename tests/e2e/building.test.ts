@@ -71,13 +71,13 @@ it('a first exercise takes eight actions from the library until a group has it',
       await work;
       actions += 1;
     };
-    await act((await link(driver, 'Lantern buoy')).click());
+    await act((await link(driver, 'Lantern room')).click());
     await act(press(driver, 'Build an exercise on it'));
     await waitFor(driver, 'the builder', async () => /\/build\/[0-9a-f-]{36}$/.test(await driver.getCurrentUrl()));
     const id = await idIn(driver);
     await stage(driver);
     await act(write(driver, 'Title', 'Once round, quickly'));
-    await act(write(driver, 'What to do', 'Go round to the bell'));
+    await act(write(driver, 'What to do', 'Go round to the door'));
     await act(drag(driver, [-0.1, 0], [0.2, 0.06]));
     await act(press(driver, 'Set target from this view'));
     await act(press(driver, 'Publish'));
