@@ -47,6 +47,7 @@ export function GroupFrom({ json }: { readonly json: string }) {
 /** Learners by skills and exercises, what each exercise looks like, who needs a word, and the newest attempts. */
 export function GroupScreen({ group, groups, learners, assignments, courses, givable, recent, dates, now, today }: Props) {
   const concerns = learners.flatMap((learner) => learner.concerns.map((concern) => ({ learner, ...concern })));
+  const given = { groupId: group.id, group, learners, assignments, courses, givable, today };
   return (
     <div className="mt-6 space-y-6">
       {concerns.length > 0 && (
@@ -76,16 +77,7 @@ export function GroupScreen({ group, groups, learners, assignments, courses, giv
       )}
       <LearnersTable groupId={group.id} groups={groups} learners={learners} assignments={assignments} courses={courses} dates={dates} today={today} now={now} />
       <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-2">
-        <CoursesPart
-          groupId={group.id}
-          group={group}
-          learners={learners}
-          assignments={assignments}
-          courses={courses}
-          givable={givable}
-          today={today}
-          days={datesWords(dates)}
-        />
+        <CoursesPart {...given} days={datesWords(dates)} />
         <section aria-labelledby="recent" className="card p-5">
           <h2 id="recent" className="mb-2 text-xl">
             Newest attempts
