@@ -19,19 +19,14 @@ const degrees = (angle: number): number => Math.abs((angle * 180) / Math.PI);
 const whole = (angle: number): string => `${Math.round(degrees(angle))}°`;
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
-/** "the front", or "30° from the front towards the right"; `azimuth`: radians, 0 is the front. */
-function sideWords(azimuth: number): string {
+/** "the front", or "30° from the front towards the right"; `azimuth`: radians, 0 is the front; `before`: stands before a side itself. */
+function sideWords(azimuth: number, before = ''): string {
   const nearest = Math.round(azimuth / QUARTER);
   const beyond = wrapAngle(azimuth - nearest * QUARTER);
   const side = (n: number): string => SIDES[((n % 4) + 4) % 4] as string;
-  if (degrees(beyond) < NONE) return `the ${side(nearest)}`;
+  if (degrees(beyond) < NONE) return `${before}the ${side(nearest)}`;
   return `${whole(beyond)} from the ${side(nearest)} towards the ${side(nearest + Math.sign(beyond))}`;
 }
-
-const fromSide = (azimuth: number): string => {
-  const words = sideWords(azimuth);
-  return words.startsWith('the ') ? `from ${words}` : words;
-};
 
 function directionWords({ view }: Scene, standing: boolean): string {
   const { azimuth, elevation, roll } = anglesOf(view.orientation);
@@ -42,7 +37,7 @@ function directionWords({ view }: Scene, standing: boolean): string {
     ? `Standing inside, looking towards ${sideWords(azimuth + Math.PI)}${height && `${height} ${up > 0 ? 'down' : 'up'}`}`
     : pole
       ? `Seen from straight ${up > 0 ? 'above' : 'beneath'}, with ${sideWords(azimuth)} at the bottom`
-      : `Seen ${fromSide(azimuth)}${height && `${height} ${up > 0 ? 'above' : 'beneath'}`}`;
+      : `Seen ${sideWords(azimuth, 'from ')}${height && `${height} ${up > 0 ? 'above' : 'beneath'}`}`;
   return `${where}; ${degrees(roll) < NONE ? 'upright' : `rolled by ${whole(roll)} ${roll > 0 ? 'anticlockwise' : 'clockwise'}`}; ${view.projection}.`;
 }
 

@@ -1,4 +1,5 @@
 import { Tooltip } from 'radix-ui';
+import type { ReactNode } from 'react';
 import { createPortal } from 'react-dom';
 import type { TipWords } from './Tip';
 
@@ -10,7 +11,7 @@ interface Props extends TipWords {
 }
 
 /** A tip beside what it tells of, as long as it is there. */
-export function TipShown({ id, over, words, shortcut, onClose }: Props) {
+export function TipShown({ id, over, words, shortcut, onClose }: Props): ReactNode {
   const { left, top, width, height } = over.getBoundingClientRect();
   return createPortal(
     <Tooltip.Provider>

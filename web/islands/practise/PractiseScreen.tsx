@@ -20,6 +20,7 @@ import { Html } from '@web/ui/Html';
 import type { ExerciseWords } from '@web/ui/markdown';
 import { loadToasts, Saying } from '@web/ui/Saying';
 import { sayWrong } from '@web/ui/say';
+import { loadTips } from '@web/ui/Tip';
 import { ALL_READ, useFirstNotes } from '@web/ui/useFirstNotes';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { Actions } from './Actions';
@@ -58,6 +59,8 @@ const SchemeCardSheet = lazy(async () => ({ default: (await loadSchemeCard()).Sc
 const FirstMinutes = lazy(async () => ({ default: (await import('./FirstMinutes')).FirstMinutes }));
 const loadQuestions = () => import('./Questions');
 const Questions = lazy(async () => ({ default: (await loadQuestions()).Questions }));
+const loadTelling = () => import('@web/stage/tellView');
+const loadTrying = () => import('@web/stage/trying/TrySheet');
 const loadWaiting = () => import('./WaitingToSend');
 const WaitingToSend = lazy(async () => ({ default: (await loadWaiting()).WaitingToSend }));
 /** Loaded where a step says how it has to be done. */
@@ -177,7 +180,8 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   useEffect(() => {
     const forget = session?.subscribe(() => {
       forget?.();
-      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu, loadTargetLarge, loadToasts, loadWaiting]) void load().catch(() => {});
+      for (const load of [loadQuestions, loadSchemeCard, loadStageMenu, loadTargetLarge, loadTelling, loadTips, loadToasts, loadTrying, loadWaiting])
+        void load().catch(() => {});
     });
     return forget;
   }, [session]);
