@@ -4,4 +4,5 @@ export * from './aims';
 export * from './foldTask';
 export * from './goalKind';
 export * from './kinds';
+export * from './storyPicture';
 export * from './tasks';

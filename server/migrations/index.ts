@@ -17,6 +17,7 @@ import * as health from './015-health';
 import * as starts from './016-starts';
 import * as given from './017-given';
 import * as editing from './018-editing';
+import * as brief from './019-brief';
 
 const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '001-first', migration: first },
@@ -37,6 +38,7 @@ const LIST: readonly { name: string; migration: Knex.Migration }[] = [
   { name: '016-starts', migration: starts },
   { name: '017-given', migration: given },
   { name: '018-editing', migration: editing },
+  { name: '019-brief', migration: brief },
 ];
 
 /** All migrations in order, from code: a build needs no folder beside it. */

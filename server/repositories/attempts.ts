@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { type Database, transact, versionOf } from '../database';
 import { parseColumn } from '../json';
 import type { Scored } from '../pool';
+import { versionKey, versionTitles } from './exercises';
 
 const zipped = promisify(gzip);
 const unzipped = promisify(gunzip);
@@ -296,81 +297,94 @@ export async function setScore(
     });
 }
 
-/** One handed-in attempt as lists show it. */
-export interface AttemptLine {
+/** What the standing of a learner is told by of one handed-in attempt. */
+export interface AttemptBrief {
   readonly id: string;
   readonly personId: string;
   readonly exerciseId: string;
   readonly version: number;
-  readonly title: string;
-  readonly family: SchemeFamily;
-  readonly schemeId: string;
   readonly score: number;
   readonly flashes: number;
   readonly seconds: number;
-  readonly gestures: number;
   readonly handedInAt: Date;
-  readonly late: boolean;
   readonly counts: boolean;
 }
 
-type LineRow = Pick<Row, 'id' | 'person_id' | 'exercise_id' | 'version' | 'scheme_id' | 'scheme_revision' | 'late' | 'counts'> & {
+type BriefRow = Pick<Row, 'id' | 'person_id' | 'exercise_id' | 'version' | 'counts'> & {
   score: number;
   flashes: number;
   seconds: number;
-  gestures: number;
   handed_in_at: Date;
 };
 
-/** Handed-in attempts of these people, oldest first. Titles and families are looked up once each: a group has thousands of attempts. */
-export async function attemptLines(db: Database, personIds: readonly string[]): Promise<AttemptLine[]> {
+const toBrief = (row: BriefRow): AttemptBrief => ({
+  id: row.id,
+  personId: row.person_id,
+  exerciseId: row.exercise_id,
+  version: row.version,
+  score: row.score,
+  flashes: row.flashes,
+  seconds: row.seconds,
+  handedInAt: row.handed_in_at,
+  counts: Boolean(row.counts),
+});
+
+// All in one index, in this order: thousands are read for a group, and its wide rows are not opened.
+const BRIEF = ['person_id', 'handed_in_at', 'id', 'exercise_id', 'version', 'score', 'flashes', 'seconds', 'counts'] as const;
+
+/** Handed-in attempts of these people, one person after the other, oldest first. */
+export async function attemptsInBrief(db: Database, personIds: readonly string[]): Promise<AttemptBrief[]> {
   if (personIds.length === 0) return [];
-  const rows: LineRow[] = await db('attempts')
+  const rows: BriefRow[] = await db('attempts')
     .whereIn('person_id', [...personIds])
     .whereNotNull('handed_in_at')
+    .orderBy(['person_id', 'handed_in_at', 'id'])
+    .select(...BRIEF);
+  return rows.map(toBrief);
+}
+
+/** One handed-in attempt as lists show it. */
+export interface AttemptLine extends AttemptBrief {
+  readonly title: string;
+  readonly family: SchemeFamily;
+  readonly schemeId: string;
+  readonly gestures: number;
+  readonly late: boolean;
+}
+
+type LineRow = BriefRow & Pick<Row, 'scheme_id' | 'scheme_revision' | 'late'> & { gestures: number };
+
+/** Handed-in attempts of these people, oldest first. Titles and families are looked up once each. */
+export const attemptLines = (db: Database, personIds: readonly string[]): Promise<AttemptLine[]> => linesWhere(db, 'person_id', personIds);
+
+/** These handed-in attempts, oldest first. */
+export const linesOf = (db: Database, attemptIds: readonly string[]): Promise<AttemptLine[]> => linesWhere(db, 'id', attemptIds);
+
+async function linesWhere(db: Database, column: 'person_id' | 'id', ids: readonly string[]): Promise<AttemptLine[]> {
+  if (ids.length === 0) return [];
+  const rows: LineRow[] = await db('attempts')
+    .whereIn(column, [...ids])
+    .whereNotNull('handed_in_at')
     .orderBy(['handed_in_at', 'id'])
-    .select(
-      'id',
-      'person_id',
-      'exercise_id',
-      'version',
-      'scheme_id',
-      'scheme_revision',
-      'score',
-      'flashes',
-      'seconds',
-      'gestures',
-      'handed_in_at',
-      'late',
-      'counts',
-    );
-  const [versions, schemes]: [{ exercise_id: string; version: number; title: string }[], { id: string; revision: number; family: SchemeFamily }[]] =
-    await Promise.all([
-      db('exercise_versions')
-        .whereIn('exercise_id', [...new Set(rows.map((row) => row.exercise_id))])
-        .select('exercise_id', 'version', 'title'),
-      db('scheme_revisions')
-        .whereIn('id', [...new Set(rows.map((row) => row.scheme_id))])
-        .select('id', 'revision', 'family'),
-    ]);
-  const titles = new Map(versions.map((row) => [`${row.exercise_id} ${row.version}`, row.title]));
+    .select(...BRIEF, 'scheme_id', 'scheme_revision', 'gestures', 'late');
+  const [titles, schemes]: [ReadonlyMap<string, string>, { id: string; revision: number; family: SchemeFamily }[]] = await Promise.all([
+    versionTitles(
+      db,
+      rows.map((row) => row.exercise_id),
+    ),
+    db('scheme_revisions')
+      .whereIn('id', [...new Set(rows.map((row) => row.scheme_id))])
+      .select('id', 'revision', 'family'),
+  ]);
   const families = new Map(schemes.map((row) => [`${row.id} ${row.revision}`, row.family]));
   return rows.map((row) => ({
-    id: row.id,
-    personId: row.person_id,
-    exerciseId: row.exercise_id,
-    version: row.version,
-    title: titles.get(`${row.exercise_id} ${row.version}`) ?? '',
+    ...toBrief(row),
+    title: titles.get(versionKey(row.exercise_id, row.version)) ?? '',
     // Both are there: foreign keys hold them.
     family: families.get(`${row.scheme_id} ${row.scheme_revision}`) as SchemeFamily,
     schemeId: row.scheme_id,
-    score: row.score,
-    flashes: row.flashes,
-    seconds: row.seconds,
     gestures: row.gestures,
-    handedInAt: row.handed_in_at,
     late: Boolean(row.late),
-    counts: Boolean(row.counts),
   }));
 }
 

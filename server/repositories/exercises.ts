@@ -311,3 +311,15 @@ export async function groupsGiven(db: Database, exerciseId: string): Promise<{ r
 export async function unassign(db: Database, groupId: string, exerciseId: string): Promise<void> {
   await db('assignments').where({ group_id: groupId, exercise_id: exerciseId }).delete();
 }
+
+/** A published version as the key of a map. */
+export const versionKey = (exerciseId: string, version: number): string => `${exerciseId} ${version}`;
+
+/** Titles of all versions of these exercises, by `versionKey`. */
+export async function versionTitles(db: Database, exerciseIds: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (exerciseIds.length === 0) return new Map();
+  const rows: { exercise_id: string; version: number; title: string }[] = await db('exercise_versions')
+    .whereIn('exercise_id', [...new Set(exerciseIds)])
+    .select('exercise_id', 'version', 'title');
+  return new Map(rows.map((row) => [versionKey(row.exercise_id, row.version), row.title]));
+}

@@ -20,9 +20,9 @@ import {
 } from '@core';
 import Papa from 'papaparse';
 import { dayAt } from '../day';
-import { type AttemptLine, attemptLines, costliestOf, refusedLines, slipLines } from '../repositories/attempts';
+import { type AttemptBrief, type AttemptLine, attemptLines, attemptsInBrief, costliestOf, linesOf, refusedLines, slipLines } from '../repositories/attempts';
 import { coursesOfGroups, thresholdsOf } from '../repositories/courses';
-import { findVersion } from '../repositories/exercises';
+import { findVersion, versionKey, versionTitles } from '../repositories/exercises';
 import { extraDaysOf } from '../repositories/notes';
 import { schemeNames } from '../repositories/schemes';
 import { exercisesBySkill, levelsOf, lossesIn, type SkillKey, type SkillTry, triesOf } from '../repositories/skills';
@@ -64,9 +64,9 @@ export interface SkillSeen {
   readonly dueAt: Date;
 }
 
-function standingOf(assignment: InOrder, mine: readonly AttemptLine[]): ExerciseStanding {
+function standingOf(assignment: InOrder, mine: readonly AttemptBrief[]): ExerciseStanding {
   const scores = mine.map((line) => line.score);
-  const best = mine.reduce<AttemptLine | null>((most, line) => (most && most.score >= line.score ? most : line), null);
+  const best = mine.reduce<AttemptBrief | null>((most, line) => (most && most.score >= line.score ? most : line), null);
   return {
     exerciseId: assignment.exerciseId,
     title: assignment.title,
@@ -82,7 +82,7 @@ function standingOf(assignment: InOrder, mine: readonly AttemptLine[]): Exercise
 }
 
 /** How a learner stands with each of these exercises. `lines`: their attempts, oldest first. */
-function standingsOf(assignments: readonly InOrder[], lines: readonly AttemptLine[]): ExerciseStanding[] {
+function standingsOf(assignments: readonly InOrder[], lines: readonly AttemptBrief[]): ExerciseStanding[] {
   const byExercise = groupedBy(
     lines.filter(({ counts }) => counts),
     ({ exerciseId }) => exerciseId,
@@ -221,7 +221,7 @@ export interface GroupProgress {
   readonly recent: readonly (AttemptLine & { readonly personName: string })[];
 }
 
-const RECENT_SHOWN = 60;
+const RECENT_SHOWN = 14;
 /** Latest attempts of a learner that are drawn. */
 const LATEST_SHOWN = 10;
 
@@ -242,20 +242,37 @@ export async function groupProgress(asked: RequestContext, groupId: string, { fr
   const place = new Map(ordered.map(({ exerciseId }, i) => [exerciseId, i]));
   const assignments = [...given].sort((a, b) => (place.get(a.exerciseId) ?? 0) - (place.get(b.exerciseId) ?? 0));
   const ids = trainees.map((person) => person.id);
-  const [lines, skills, extra] = await Promise.all([attemptLines(asked.db, ids), skillsSeen(asked, ids), extraDaysOf(asked.db, ids)]);
-  const byPerson = groupedBy(lines, ({ personId }) => personId);
-  const latest = [...byPerson.values()].flatMap((mine) => mine.filter(({ counts }) => counts).slice(-LATEST));
-  const latestIds = latest.map(({ id }) => id);
-  const [costs, slips] = await Promise.all([costliestOf(asked.db, latestIds), slipLines(asked.db, ids)]);
+  const [attempts, skills, extra] = await Promise.all([attemptsInBrief(asked.db, ids), skillsSeen(asked, ids), extraDaysOf(asked.db, ids)]);
+  const within = ({ handedInAt }: AttemptBrief): boolean => {
+    const day = from || to ? dayAt(handedInAt, asked.zone) : '';
+    return (!from || day >= from) && (!to || day <= to);
+  };
+  const byPerson = groupedBy(attempts, ({ personId }) => personId);
+  const latestIds = [...byPerson.values()].flatMap((mine) =>
+    mine
+      .filter(({ counts }) => counts)
+      .slice(-LATEST)
+      .map(({ id }) => id),
+  );
+  const newestIds = attempts
+    .filter(within)
+    .sort((a, b) => b.handedInAt.getTime() - a.handedInAt.getTime() || b.id.localeCompare(a.id))
+    .slice(0, RECENT_SHOWN)
+    .map(({ id }) => id);
+  const [costs, slips, titles, newest] = await Promise.all([
+    costliestOf(asked.db, latestIds),
+    slipLines(asked.db, ids),
+    versionTitles(
+      asked.db,
+      attempts.map(({ exerciseId }) => exerciseId),
+    ),
+    linesOf(asked.db, newestIds),
+  ]);
   const oldGestures = new Map<string, number>();
   for (const { attemptId, times } of slips) oldGestures.set(attemptId, (oldGestures.get(attemptId) ?? 0) + times);
   const names = new Map(trainees.map((person) => [person.id, person.name]));
   const now = asked.now();
   const today = dayAt(now, asked.zone);
-  const within = ({ handedInAt }: AttemptLine): boolean => {
-    const day = from || to ? dayAt(handedInAt, asked.zone) : '';
-    return (!from || day >= from) && (!to || day <= to);
-  };
   const learners = trainees.map((person): LearnerRow => {
     const mine = byPerson.get(person.id) ?? [];
     const looked = from || to ? mine.filter(within) : mine;
@@ -264,10 +281,10 @@ export async function groupProgress(asked: RequestContext, groupId: string, { fr
     const standings = standingsOf(asks, mine);
     const facts = mine
       .filter(({ counts }) => counts)
-      .map(({ id, exerciseId, title, handedInAt, score, seconds }) => ({
+      .map(({ id, exerciseId, version, handedInAt, score, seconds }) => ({
         id,
         exerciseId,
-        title,
+        title: titles.get(versionKey(exerciseId, version)) ?? '',
         at: handedInAt.getTime(),
         score,
         seconds,
@@ -290,11 +307,7 @@ export async function groupProgress(asked: RequestContext, groupId: string, { fr
       }),
     };
   });
-  const recent = lines
-    .filter(within)
-    .slice(-RECENT_SHOWN)
-    .reverse()
-    .map((line) => ({ ...line, personName: names.get(line.personId) ?? '' }));
+  const recent = newest.map((line) => ({ ...line, personName: names.get(line.personId) ?? '' })).reverse();
   return { group, learners, assignments, courses: plans.map(courseOfGroup), recent };
 }
 

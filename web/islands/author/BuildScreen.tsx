@@ -182,10 +182,10 @@ export function BuildScreen(props: Props) {
   useEffect(() => {
     openModel(model.meshHash).then(setPrepared, (e) => setProblem(wordsOf(e)));
   }, [model.meshHash]);
+  const scored = useMemo(() => prepared && { mesh: prepared.mesh, home: model.home }, [prepared, model.home]);
   const session = useMemo(
-    () =>
-      prepared ? createRecorder({ start: saved.start, context: contextFor({ mesh: prepared.mesh, home: model.home }), allowed: COMMAND_GROUP_IDS }) : null,
-    [prepared, model.home, saved.start],
+    () => scored && createRecorder({ start: saved.start, context: contextFor(scored), allowed: COMMAND_GROUP_IDS }),
+    [scored, saved.start],
   );
   const [played, setPlayed] = useState<SceneSource | null>(null);
   const stage = useStage(trying ? null : prepared, session, scheme, { source: played });
@@ -216,13 +216,12 @@ export function BuildScreen(props: Props) {
   };
 
   const publish = async (): Promise<void> => {
-    if (!handle || !prepared) return;
+    if (!handle || !scored) return;
     setDoing('Saving …');
     try {
       await store.save();
       const sent = store.getState().draft;
       const pictures: (string | null)[] = [];
-      const scored = { mesh: prepared.mesh, home: model.home };
       const { steps } = stepsOn(sent);
       for (const [i, { goal }] of steps.entries()) {
         setDoing(`Drawing picture ${i + 1} of ${steps.length} …`);
@@ -332,6 +331,7 @@ export function BuildScreen(props: Props) {
         <Storyboard
           store={store}
           handle={handle}
+          model={scored}
           onRemoved={(number) => offer(`Step ${number} is removed.`, 'Undo', () => store.undo())}
           onAdd={() => session && store.addStep(kindById('matchView').create(asTarget(session.getState().scene)))}
           onStart={() => show(draft.start.view)}

@@ -1,12 +1,15 @@
 import { CRITERIA } from '@core/criteria';
 import type { Exercise } from '@core/exercise';
 import { skillLabel } from '@core/exercise';
-import { kindOf, picturedBy } from '@core/goals';
+import { kindOf, type StoryPicture } from '@core/goals';
+import type { View } from '@core/view';
+import { MarksOver } from '@web/goals/MarksOver';
 import { useHiddenStage } from '@web/goals/useHiddenStage';
+import { useModel } from '@web/goals/useModel';
 import { Html } from '@web/ui/Html';
 import type { ExerciseWords } from '@web/ui/markdown';
 import { PrintButton } from '@web/ui/PrintButton';
-import { useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { limitsWords } from './CriteriaTable';
 import { useStepPictures } from './useStepPictures';
 
@@ -16,16 +19,25 @@ interface Props {
   readonly words: ExerciseWords;
   readonly model: string;
   readonly meshHash: string;
+  /** The home view of the model. */
+  readonly home: View;
 }
 
 /** Pictures are printed: twice the points of their place on the page. */
 const WIDTH = 720;
+const SHOWN: Record<StoryPicture['shows'], string> = {
+  target: 'The target',
+  asked: 'The first that is asked about',
+  subject: 'Where it begins, with what it is about picked',
+  start: 'Where it begins',
+};
 
-function Picture({ source, words }: { readonly source: string | null; readonly words: string }) {
+function Picture({ source, words, children }: { readonly source: string | null; readonly words: string; readonly children?: ReactNode }) {
   return (
     <figure className="w-72 shrink-0 print:w-[62mm]">
-      <div className="aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage">
+      <div className="relative aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage">
         {source ? <img src={source} alt={words} className="h-full w-full" /> : <p className="p-3 text-ink-soft text-sm">The picture is being drawn …</p>}
+        {source && children}
       </div>
       <figcaption className="mt-1 text-ink-soft text-sm">{words}</figcaption>
     </figure>
@@ -33,10 +45,12 @@ function Picture({ source, words }: { readonly source: string | null; readonly w
 }
 
 /** An exercise on paper: where it begins, and each step with its picture; what is judged and the hints, for those who teach. */
-export function ExerciseSheet({ exercise, words, model, meshHash }: Props) {
+export function ExerciseSheet({ exercise, words, model, meshHash, home }: Props) {
   const { handle, shown } = useHiddenStage(meshHash);
   const steps = exercise.steps.filter(({ off }) => !off);
-  const pictures = useStepPictures(handle, exercise.start, steps, WIDTH);
+  const { prepared } = useModel(meshHash);
+  const scored = useMemo(() => prepared && { mesh: prepared.mesh, home }, [prepared, home]);
+  const pictures = useStepPictures(handle, scored, exercise.start, steps, WIDTH);
   const [teaching, setTeaching] = useState(true);
   return (
     <article>
@@ -60,13 +74,13 @@ export function ExerciseSheet({ exercise, words, model, meshHash }: Props) {
           <Picture source={pictures.start} words="Where it begins" />
         </li>
         {steps.map((step, i) => {
+          const picture = pictures.steps[i];
           const said = words.steps[exercise.steps.indexOf(step)];
           return (
             <li key={step.id} className="flex break-inside-avoid gap-5 border-rule border-t pt-4 max-sm:flex-col">
-              <Picture
-                source={pictures.steps[i] ?? null}
-                words={picturedBy(step.goal, exercise.start) ? 'The target' : 'Seen from where it begins: this step has no target view'}
-              />
+              <Picture source={picture?.source ?? null} words={SHOWN[picture?.shows ?? 'start']}>
+                {picture && <MarksOver goal={step.goal} view={picture.view} />}
+              </Picture>
               <div className="min-w-0 flex-1">
                 <p className="text-ink-soft text-sm">
                   Step {i + 1} · {kindOf(step.goal).label} · {skillLabel(step.skill)}

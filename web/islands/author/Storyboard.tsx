@@ -1,20 +1,24 @@
 import type { Step } from '@core/exercise';
 import { kindOf } from '@core/goals';
+import type { ScoredModel } from '@core/model';
 import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { horizontalListSortingStrategy, SortableContext } from '@dnd-kit/sortable';
+import { MarksOver } from '@web/goals/MarksOver';
 import type { StageHandle } from '@web/stage/useStage';
 import { useDragSensors, useGrip } from '@web/ui/dragging';
 import { plainOf } from '@web/ui/markdown';
 import { Tool } from '@web/ui/Tool';
 import { ArrowLeft, ArrowRight, Copy, Plus, Power, Trash2 } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
 import { type DraftStore, presentStep } from './draftStore';
-import { useStepPictures } from './useStepPictures';
+import { type StepPicture, useStepPictures } from './useStepPictures';
 
 interface Props {
   readonly store: DraftStore;
   readonly handle: StageHandle | null;
+  /** Null before it is loaded. */
+  readonly model: ScoredModel | null;
   readonly onAdd: () => void;
   /** Told of a step that was removed, by its number. */
   readonly onRemoved: (number: number) => void;
@@ -26,11 +30,12 @@ const wordsOf = (step: Step): string => plainOf(step.brief) || kindOf(step.goal)
 
 const CARD = 'block w-30 overflow-hidden rounded-lg border-2 bg-card text-left text-xs';
 
-function Picture({ picture, off = false }: { readonly picture: string | null; readonly off?: boolean }) {
-  return picture ? (
-    <img src={picture} alt="" className={`aspect-[1.6] w-full bg-stage ${off ? 'opacity-40' : ''}`} />
-  ) : (
-    <span className="block aspect-[1.6] w-full bg-stage" />
+function Picture({ source, off = false, children }: { readonly source: string | null; readonly off?: boolean; readonly children?: ReactNode }) {
+  return (
+    <span className={`relative block aspect-[1.6] w-full overflow-hidden bg-stage ${off ? 'opacity-40' : ''}`}>
+      {source && <img src={source} alt="" className="h-full w-full" />}
+      {source && children}
+    </span>
   );
 }
 
@@ -44,7 +49,7 @@ function Card({
 }: {
   readonly step: Step;
   readonly number: number;
-  readonly picture: string | null;
+  readonly picture: StepPicture | undefined;
   readonly chosen: boolean;
   readonly onChoose: () => void;
 }) {
@@ -62,7 +67,9 @@ function Card({
         onClick={onChoose}
         className={`${CARD} ${chosen ? 'border-signal' : 'border-rule hover:border-ink'}`}
       >
-        <Picture picture={picture} off={step.off === true} />
+        <Picture source={picture?.source ?? null} off={step.off === true}>
+          {picture && <MarksOver goal={step.goal} view={picture.view} />}
+        </Picture>
         <span className="flex items-baseline gap-1.5 border-rule border-t px-2 py-1">
           <span className="font-mono">{number}</span>
           <span className={`min-w-0 flex-1 truncate ${step.off ? 'line-through opacity-70' : ''} ${chosen ? 'font-bold' : ''}`}>{wordsOf(step)}</span>
@@ -74,13 +81,13 @@ function Card({
   );
 }
 
-/** The exercise as a row of pictures: where it begins, and each step's target. The chosen step's settings stand beside the stage. */
-export function Storyboard({ store, handle, onAdd, onRemoved, onStart }: Props) {
+/** The exercise as a row of pictures: where it begins, and each step: its target, its line, its subject. The chosen step's settings stand beside the stage. */
+export function Storyboard({ store, handle, model, onAdd, onRemoved, onStart }: Props) {
   const state = useStore(store);
   const { steps, start } = state.draft;
   const present = presentStep(state);
   const index = steps.indexOf(present);
-  const pictures = useStepPictures(handle, start, steps);
+  const pictures = useStepPictures(handle, model, start, steps);
   const sensors = useDragSensors();
   const placeOf = (id: unknown): number => steps.findIndex((step) => step.id === id);
   const dropped = ({ active, over }: DragEndEvent): void => {
@@ -90,14 +97,14 @@ export function Storyboard({ store, handle, onAdd, onRemoved, onStart }: Props) 
     <section aria-label="Steps" data-note="steps">
       <div className="flex items-start gap-2 overflow-x-auto pb-1">
         <button type="button" className={`${CARD} shrink-0 border-rule border-dashed hover:border-ink`} title="Show where it begins" onClick={onStart}>
-          <Picture picture={pictures.start} />
+          <Picture source={pictures.start} />
           <span className="block border-rule border-t px-2 py-1">Start</span>
         </button>
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
           <SortableContext items={steps.map((step) => step.id)} strategy={horizontalListSortingStrategy}>
             <ol className="flex gap-2">
               {steps.map((step, i) => (
-                <Card key={step.id} step={step} number={i + 1} picture={pictures.steps[i] ?? null} chosen={i === index} onChoose={() => store.choose(i)} />
+                <Card key={step.id} step={step} number={i + 1} picture={pictures.steps[i]} chosen={i === index} onChoose={() => store.choose(i)} />
               ))}
             </ol>
           </SortableContext>

@@ -1,6 +1,8 @@
 import type { Step } from '@core/exercise';
-import { picturedBy } from '@core/goals';
+import { type StoryPicture, storyPicture } from '@core/goals';
+import type { ScoredModel } from '@core/model';
 import type { Scene } from '@core/navigation';
+import type { View } from '@core/view';
 import type { StageHandle } from '@web/stage/useStage';
 import { useLatest } from '@web/ui/useLatest';
 import { useEffect, useState } from 'react';
@@ -39,13 +41,22 @@ function usePictures(handle: StageHandle | null, scenes: readonly Scene[], width
   return keys.map((key) => drawn.get(key) ?? null);
 }
 
-/** Pictures of where an exercise begins and of its steps: of the target, or of the start where a step has none. */
+/** A step as its picture shows it: drawn by the stage, null: not yet; and the view that it is drawn from. */
+export interface StepPicture {
+  readonly source: string | null;
+  readonly view: View;
+  readonly shows: StoryPicture['shows'];
+}
+
+/** Pictures of where an exercise begins and of its steps. `model` null: not loaded yet. */
 export function useStepPictures(
   handle: StageHandle | null,
+  model: ScoredModel | null,
   start: Scene,
   steps: readonly Step[],
   width = WIDTH,
-): { readonly start: string | null; readonly steps: readonly (string | null)[] } {
-  const [first = null, ...rest] = usePictures(handle, [start, ...steps.map(({ goal }) => picturedBy(goal, start) ?? start)], width);
-  return { start: first, steps: rest };
+): { readonly start: string | null; readonly steps: readonly StepPicture[] } {
+  const pictures = steps.map((step): StoryPicture => (model ? storyPicture(step, start, model) : { scene: start, shows: 'start' }));
+  const [first = null, ...rest] = usePictures(model && handle, [start, ...pictures.map(({ scene }) => scene)], width);
+  return { start: first, steps: pictures.map(({ scene, shows }, i) => ({ source: rest[i] ?? null, view: scene.view, shows })) };
 }
