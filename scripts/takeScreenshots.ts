@@ -1,9 +1,9 @@
-/** Takes one picture of each main view; called by `npm run screenshots`. */
+/** Takes one picture of each main view, and of each part that docs/look.md tells of; called by `npm run screenshots`. */
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, type WebElement } from 'selenium-webdriver';
-import { button, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
+import { askBrowser, button, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
 import { choose, handIn, openExercise } from '../tests/e2e/screens';
 import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
@@ -19,7 +19,8 @@ Jonas Vail,,Autumn watch,
 Anna Reuter,,Autumn watch,
 `;
 const FOLDER = 'docs/screenshots';
-mkdirSync(FOLDER, { recursive: true });
+const PARTS = 'docs/look';
+for (const folder of [FOLDER, PARTS]) mkdirSync(folder, { recursive: true });
 const tearDown = await setup();
 const stored = openStored();
 const { driver, close } = await openBrowser();
@@ -33,6 +34,25 @@ async function shot(name: string): Promise<void> {
   await saveScreenshot(driver, `${FOLDER}/${name}.png`);
   process.stdout.write(`${name}\n`);
 }
+/** The picture of one part of the page, from where it is in sight. */
+async function part(name: string, selector: string): Promise<void> {
+  const element = await waitForOne(selector);
+  await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", element);
+  await pause(700);
+  writeFileSync(`${PARTS}/${name}.png`, await element.takeScreenshot(), 'base64');
+  process.stdout.write(`part: ${name}\n`);
+}
+async function waitForOne(selector: string): Promise<WebElement> {
+  await waitFor(driver, selector, async () => (await driver.findElements(By.css(selector))).length > 0);
+  return driver.findElement(By.css(selector));
+}
+/** The window as another device has it; null: as before. */
+const sized = (size: { readonly width: number; readonly height: number } | null): Promise<unknown> =>
+  askBrowser(
+    driver,
+    size ? 'Emulation.setDeviceMetricsOverride' : 'Emulation.clearDeviceMetricsOverride',
+    size ? { ...size, deviceScaleFactor: 1, mobile: true } : {},
+  );
 const hover = (element: WebElement): Promise<void> => driver.actions({ async: true }).move({ origin: element, duration: 20 }).perform();
 const across = (element: WebElement): Promise<void> =>
   driver
@@ -79,6 +99,19 @@ try {
   await hover(await driver.findElement(By.css('nav[aria-label^=Wake] li:nth-child(2) button')));
   await waitFor(driver, 'the picture of a fix', async () => (await driver.findElements(By.css('nav[aria-label^=Wake] img'))).length === 1);
   await shot('practise');
+  await part('stage', '.graduated');
+  await part('dial', '[data-note=dial]');
+  await part('wake', '[data-note=wake]');
+  await part('closeness', '[data-testid=closeness]');
+  await sized({ width: 390, height: 844 });
+  await practise('Round to the ladder');
+  await pause(1500);
+  await saveScreenshot(driver, `${PARTS}/phone.png`);
+  await sized({ width: 820, height: 1180 });
+  await practise('Round to the ladder');
+  await pause(1500);
+  await saveScreenshot(driver, `${PARTS}/tablet.png`);
+  await sized(null);
   await practise('Round to the ladder');
   await scheme('3D mouse');
   await shot('practise-puck');
@@ -116,6 +149,7 @@ try {
   await shot('practise-standing');
   await card('Tomas Beck', 'Round to the ladder');
   await shot('card-match');
+  await part('points', '[data-testid=verdict]');
 
   await signInAs(driver, base(), 'Maren Holt');
   await driver.get(`${base()}/groups`);
@@ -123,10 +157,12 @@ try {
   const ruth = await stored.db('people').where({ name: 'Ruth Ferris' }).first('id');
   await driver.get(`${base()}/learners/${ruth.id}`);
   await shot('learner');
+  await part('levels', '[data-testid=skills]');
   await (await driver.findElement(By.css('[data-level^="orbit "]'))).click();
   await waitFor(driver, 'the curve', async () => (await driver.findElements(By.css('[data-testid=skill-opened] canvas'))).length > 0);
   await driver.executeScript("document.querySelector('[data-testid=skill-opened]').scrollIntoView({ block: 'start' })");
   await shot('skill');
+  await part('chart', '[data-testid=skill-opened] canvas');
   const spoken = await stored.db('comments').whereNull('answers_id').whereNotNull('understood_at').first('attempt_id');
   await driver.get(`${base()}/attempts/${spoken.attempt_id}/review`);
   await waitFor(driver, 'what happened', async () => (await driver.findElements(By.css('[data-testid=jumps] li'))).length > 0);
@@ -141,6 +177,10 @@ try {
   await stage(driver);
   await drag(driver, [0, 0.1], [0.2, 0.16]);
   await shot('build');
+  await part('storyboard', '[data-note=steps]');
+  await part('fields', '[aria-label=Recipe] h1 + *');
+  await press(driver, 'How this works');
+  await part('note', '[data-testid=first-note]');
   /** The recipe of an exercise at its goal, with the stage from a side. */
   const building = async (title: string, side: string): Promise<void> => {
     await driver.get(`${base()}/build/${await exerciseNamed(stored, title)}`);

@@ -85,6 +85,10 @@ export async function setRole(db: Database, id: string, role: Role): Promise<voi
     .update({ role: roleInGroup(role) });
 }
 
+export async function setName(db: Database, id: string, name: string): Promise<void> {
+  await db('people').where({ id }).update({ name });
+}
+
 export async function setDeactivated(db: Database, id: string, at: Date | null): Promise<void> {
   await db('people').where({ id }).update({ deactivated_at: at });
 }
@@ -102,6 +106,15 @@ export interface Group {
 
 export async function addGroup(db: Database, group: Group, now: Date): Promise<void> {
   await db('groups').insert({ ...group, created_at: now });
+}
+
+export async function renameGroup(db: Database, id: string, name: string): Promise<void> {
+  await db('groups').where({ id }).update({ name });
+}
+
+/** Takes a group away, and with it who is in it, what it was given and its code. */
+export async function removeGroup(db: Database, id: string): Promise<void> {
+  await db('groups').where({ id }).delete();
 }
 
 export async function addMember(db: Database, groupId: string, personId: string, role: 'instructor' | 'trainee'): Promise<void> {

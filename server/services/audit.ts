@@ -9,6 +9,7 @@ const WORDS: Record<AuditedDeed, Words> = {
   'person-added': (about, { group, role }) => `added ${about} as ${role}${group ? ` to “${group}”` : ''}`,
   'people-imported': (_, { people, file }) => `imported ${people} people${file ? ` from “${file}”` : ''}`,
   'role-changed': (about, { from, to }) => `made ${about}, who was ${from}, ${to}`,
+  'person-renamed': (about) => `changed the name of ${about}`,
   'person-moved': (about, { from, to }) =>
     to === null ? `took ${about} out of “${from}”` : from === null ? `put ${about} into “${to}”` : `moved ${about} from “${from}” to “${to}”`,
   'person-deactivated': (about) => `deactivated ${about}`,
@@ -19,6 +20,8 @@ const WORDS: Record<AuditedDeed, Words> = {
   'person-exported': (about) => `saved everything of ${about} as a file`,
   'extra-time': (about, { days, why }) => (days === 0 ? `took back the extra time of ${about}` : `gave ${about} ${days} more days: ${why}`),
   'group-made': (_, { group }) => `made the group “${group}”`,
+  'group-renamed': (_, { from, to }) => `named the group “${from}” “${to}”`,
+  'group-deleted': (_, { group, people }) => `deleted the group “${group}”; its ${people} people stay`,
   'joining-opened': (_, { group, days }) => `opened “${group}” to whoever has its code, for ${days} days`,
   'course-given': (_, { course, group }) => `gave the course “${course}” to “${group}”`,
   'course-taken': (_, { course, group }) => `took the course “${course}” back from “${group}”`,

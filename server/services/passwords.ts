@@ -19,10 +19,26 @@ export const firstPassword = (): string => Array.from({ length: PARTS }, () => b
 /** Passwords that are hashed at the same moment: others have their turn in between. */
 const AT_ONCE = 3;
 
+/** How many of somebody's passwords are hashed, and of how many; in this process. */
+export interface Hashing {
+  readonly done: number;
+  readonly of: number;
+}
+
+const underWay = new Map<string, Hashing>();
+
+export const hashingFor = (asked: RequestContext): Hashing => underWay.get(asked.who.id) ?? { done: 0, of: 0 };
+
 export async function hashAll(asked: RequestContext, passwords: readonly string[]): Promise<string[]> {
   const hashes: string[] = [];
-  for (let i = 0; i < passwords.length; i += AT_ONCE)
-    hashes.push(...(await Promise.all(passwords.slice(i, i + AT_ONCE).map((password) => hashPassword(asked, password, asked.who.id)))));
+  try {
+    for (let i = 0; i < passwords.length; i += AT_ONCE) {
+      underWay.set(asked.who.id, { done: i, of: passwords.length });
+      hashes.push(...(await Promise.all(passwords.slice(i, i + AT_ONCE).map((password) => hashPassword(asked, password, asked.who.id)))));
+    }
+  } finally {
+    underWay.delete(asked.who.id);
+  }
   return hashes;
 }
 

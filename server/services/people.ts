@@ -1,4 +1,4 @@
-import { unlessTaken } from '../database';
+import { transact, unlessTaken } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId, sha256 } from '../ids';
 import { nameOf } from '../names';
@@ -72,13 +72,36 @@ export async function personSeen(asked: RequestContext, personId: string): Promi
   return person;
 }
 
+export function requireLead(asked: RequestContext): void {
+  if (asked.who.role !== 'lead') throw forbidden('Only a lead does this.');
+}
+
 export async function makeGroup(asked: RequestContext, name: string): Promise<people.Group> {
-  if (asked.who.role !== 'lead') throw forbidden('Only a lead makes groups.');
+  requireLead(asked);
   const trimmed = nameOf(name);
   const group = { id: newId(), name: trimmed };
   await people.addGroup(asked.db, group, asked.now());
   await writeDown(asked.db, { what: 'group-made', byId: asked.who.id, facts: { group: group.name } }, asked.now());
   return group;
+}
+
+export async function renameGroup(asked: RequestContext, groupId: string, name: string): Promise<void> {
+  requireLead(asked);
+  const group = await requireLedGroup(asked, groupId);
+  const wanted = nameOf(name);
+  if (wanted === group.name) return;
+  await people.renameGroup(asked.db, groupId, wanted);
+  await writeDown(asked.db, { what: 'group-renamed', byId: asked.who.id, facts: { from: group.name, to: wanted } }, asked.now());
+}
+
+/** Deletes a group: what was given to it is taken back; its people stay, with all that they did. */
+export async function deleteGroup(asked: RequestContext, groupId: string): Promise<void> {
+  requireLead(asked);
+  const { group, instructors, trainees } = await peopleOfGroup(asked, groupId);
+  await transact(asked.db, async (tx) => {
+    await people.removeGroup(tx, groupId);
+    await writeDown(tx, { what: 'group-deleted', byId: asked.who.id, facts: { group: group.name, people: instructors.length + trainees.length } }, asked.now());
+  });
 }
 
 /** Adds a new person to a group: leads anyone, instructors trainees of their own groups. */

@@ -1,5 +1,6 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
+import { attemptLines } from '../repositories/attempts';
 import type { RequestContext } from '../service';
 import { placesOf } from '../tests/placesOf';
 import { aModel, handInFor, PASSWORD, person, toPublish } from '../tests/testService';
@@ -10,11 +11,12 @@ import { addComment } from './comments';
 import { giveCourse, makeCourse } from './courses';
 import { draftRead, makeExercise, publish, saveDraft } from './exercises';
 import { importPeople, previewPeople } from './importing';
+import { openJoining } from './joining';
 import { rebuildProgress } from './learning';
 import { answerTo, noticesRead, writeTo } from './messages';
-import { newPasswords } from './passwords';
-import { addToGroup, makeGroup, makePerson, peopleOfGroup } from './people';
-import { changeRole, deletePerson, movePeople, roster, setActive, whatTheyLeave } from './roster';
+import { hashingFor, newPasswords } from './passwords';
+import { addToGroup, deleteGroup, makeGroup, makePerson, peopleOfGroup, renameGroup } from './people';
+import { changeRole, deletePerson, movePeople, renamePerson, roster, setActive, whatTheyLeave } from './roster';
 import { signIn, whoIs } from './signIn';
 import { setScore } from './verdicts';
 import { wholePerson } from './wholePerson';
@@ -158,6 +160,39 @@ describe('a person is kept out, moved, given another role', () => {
   });
 });
 
+describe('names, and groups that end', () => {
+  it('a lead names a person anew; nobody else does', async () => {
+    for (const other of [s.instructor, s.trainee]) await expect(renamePerson(other, s.trainee.who.id, 'Other')).rejects.toMatchObject({ status: 403 });
+    await expect(renamePerson(s.lead, s.trainee.who.id, '  ')).rejects.toMatchObject({ field: 'name' });
+    await expect(renamePerson(s.lead, 'nobody', 'Other')).rejects.toMatchObject({ status: 404 });
+    service.pass(1);
+    await renamePerson(s.lead, s.trainee.who.id, ' Ann Other ');
+    expect((await peopleOfGroup(s.lead, s.group.id)).trainees).toMatchObject([{ name: 'Ann Other', signIn: s.trainee.who.signIn }]);
+    expect((await words())[0]).toBe(`${s.lead.who.name} changed the name of Ann Other.`);
+  });
+
+  it('a lead names a group anew and deletes it; its people and what they did stay', async () => {
+    const { attemptId } = await tried();
+    await openJoining(s.instructor, s.group.id, 3);
+    for (const other of [s.instructor, s.trainee]) {
+      await expect(renameGroup(other, s.group.id, 'Other')).rejects.toMatchObject({ status: 403 });
+      await expect(deleteGroup(other, s.group.id)).rejects.toMatchObject({ status: 403 });
+    }
+    await expect(renameGroup(s.lead, s.group.id, '')).rejects.toMatchObject({ field: 'name' });
+    service.pass(1);
+    await renameGroup(s.lead, s.group.id, 'Night watch');
+    expect((await words())[0]).toBe(`${s.lead.who.name} named the group “${s.group.name}” “Night watch”.`);
+    service.pass(1);
+    await deleteGroup(s.lead, s.group.id);
+    expect((await words())[0]).toBe(`${s.lead.who.name} deleted the group “Night watch”; its 2 people stay.`);
+    await expect(deleteGroup(s.lead, s.group.id)).rejects.toMatchObject({ status: 404 });
+    const everybody = await roster(s.lead);
+    for (const { who } of [s.trainee, s.instructor]) expect(everybody.find(({ id }) => id === who.id)).toMatchObject({ groups: [] });
+    expect(await attemptLines(s.lead.db, [s.trainee.who.id])).toMatchObject([{ id: attemptId, counts: true }]);
+    for (const table of ['memberships', 'assignments', 'join_codes']) expect(await s.lead.db(table).where({ group_id: s.group.id })).toEqual([]);
+  });
+});
+
 describe('one writes to people', () => {
   it('and they answer; nobody writes to others than their own', async () => {
     await writeTo(s.instructor, [s.trainee.who.id], ' Come on Friday? ');
@@ -210,7 +245,11 @@ describe('people are imported from a file', () => {
 
     await expect(importPeople(s.lead, sent(text))).rejects.toMatchObject({ field: 'leaveOut', message: expect.stringContaining('3 of 7 lines') });
     expect(await counted()).toBe(before);
-    const done = await importPeople(s.lead, sent(text, true));
+    const going = importPeople(s.lead, sent(text, true));
+    await expect.poll(() => hashingFor(s.lead).of, { interval: 5 }).toBe(3);
+    expect(hashingFor(s.instructor)).toEqual({ done: 0, of: 0 });
+    const done = await going;
+    expect(hashingFor(s.lead)).toEqual({ done: 0, of: 0 });
     expect(done.joined).toBe(1);
     expect(done.people.map(({ signIn: name }) => name)).toEqual([plan.lines[0]?.signIn, plan.lines[1]?.signIn, `${tag}mary`]);
     expect(done.people[2]?.password).toBeNull();

@@ -1,5 +1,6 @@
 import { FRESH, transact } from '../database';
-import { forbidden, invalid, notFound } from '../errors';
+import { invalid, notFound } from '../errors';
+import { nameOf } from '../names';
 import { lastHandIns } from '../repositories/attempts';
 import { writeDown } from '../repositories/audit';
 import { markStale } from '../repositories/health';
@@ -8,11 +9,7 @@ import * as people from '../repositories/people';
 import { endSessionsOf } from '../repositories/sessions';
 import { recountFirstTries } from '../repositories/skills';
 import type { Person, RequestContext, Role } from '../service';
-import { requireLedGroup } from './people';
-
-function requireLead(asked: RequestContext): void {
-  if (asked.who.role !== 'lead') throw forbidden('Only a lead does this.');
-}
+import { requireLead, requireLedGroup } from './people';
 
 export interface PersonOnRoster extends people.PersonListed {
   /** When they last handed in. */
@@ -53,6 +50,17 @@ export async function changeRole(asked: RequestContext, personId: string, role: 
     },
     FRESH,
   );
+}
+
+/** Gives somebody another name; the name they sign in by stays. */
+export async function renamePerson(asked: RequestContext, personId: string, name: string): Promise<void> {
+  requireLead(asked);
+  const person = await people.findPerson(asked.db, personId);
+  if (!person) throw notFound('This person');
+  const wanted = nameOf(name);
+  if (wanted === person.name) return;
+  await people.setName(asked.db, personId, wanted);
+  await writeDown(asked.db, { what: 'person-renamed', byId: asked.who.id, aboutId: personId }, asked.now());
 }
 
 /** Keeps somebody out, or lets them in again; nothing of theirs changes. */

@@ -1,6 +1,6 @@
 import { By } from 'selenium-webdriver';
 import { afterAll, expect, it } from 'vitest';
-import { askBrowser, dialFigure, find, picturing, stage, waitFor } from './browser';
+import { askBrowser, dialFigure, find, picturing, press, stage, waitFor } from './browser';
 import { handIn, openExercise } from './screens';
 import { useBrowser } from './useBrowser';
 
@@ -91,6 +91,38 @@ it.each(SIZES)('at %d x %d the whole stage, what it says and the way to hand in 
     expect(overlapping(await boxesOf('[data-testid=closeness] > *'))).toEqual([]);
     expect(overlapping(await boxesOf('header a, header button, header select'))).toEqual([]);
     expect(overlapping(await boxesOf('[data-note=actions] button, canvas[role=application]'))).toEqual([]);
+  });
+});
+
+it.each([
+  ['Square on the roof', 820, 1180],
+  ['Square on the roof', 390, 844],
+  ['Left behind by the fitter', 768, 1024],
+  ['Name the wheels', 820, 1180],
+] as const)('what %s asks stands clear of the stage at %d x %d', async (title, width, height) => {
+  const { driver, stored } = browser;
+  await picturing(driver, `asks-${width}`, async () => {
+    await setSize([width, height, true]);
+    await openExercise(driver, stored, title);
+    await stage(driver);
+    const boxes = await boxesOf('.graduated, main section[aria-label]');
+    expect(boxes.length).toBeGreaterThan(1);
+    expect(overlapping(boxes)).toEqual([]);
+  });
+});
+
+it('on a phone the other pages are reached from the stage', async () => {
+  const { driver, stored } = browser;
+  await picturing(driver, 'phone-pages', async () => {
+    await setSize([390, 844, true]);
+    await openExercise(driver, stored, 'Behind and above');
+    await stage(driver);
+    await press(driver, 'Pages');
+    const places = await boxesOf('nav[aria-label=Pages] a');
+    expect(places.map(({ name }) => name)).toEqual(['Today', 'My progress', 'Schemes', 'Ida Sorrel']);
+    for (const { left, right, bottom } of places) expect([left >= 0, right <= 390, bottom <= 844]).toEqual([true, true, true]);
+    await (await find(driver, 'nav[aria-label=Pages] a', 'My progress')).click();
+    await waitFor(driver, 'the other page', async () => new URL(await driver.getCurrentUrl()).pathname === '/progress');
   });
 });
 

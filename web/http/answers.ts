@@ -150,6 +150,8 @@ export const ANSWERS = {
   ),
 
   makeGroup: face('POST', '/api/groups', made),
+  renameGroup: face('PATCH', '/api/groups/:id', nothing),
+  deleteGroup: face('DELETE', '/api/groups/:id', nothing),
   assign: face('POST', '/api/groups/:id/assignments', nothing),
   giveTo: face('POST', '/api/people/exercises', nothing),
   takeFrom: face('DELETE', '/api/people/:id/exercises', nothing),
@@ -192,6 +194,7 @@ export const ANSWERS = {
       joined: z.number(),
     }),
   ),
+  importing: face('GET', '/api/people/import', z.object({ done: z.number(), of: z.number() })),
   newPasswords: face('POST', '/api/people/passwords', z.object({ people: z.array(z.object({ name: z.string(), signIn: z.string(), password: z.string() })) })),
   movePeople: face('POST', '/api/people/move', nothing),
   changePerson: face('PATCH', '/api/people/:id', nothing),

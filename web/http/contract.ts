@@ -155,6 +155,9 @@ const TERMS = {
   findable: { who: 'person', request: null },
 
   makeGroup: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
+  renameGroup: { who: 'staff', request: z.object({ name }), errors: [FORBIDDEN] },
+  /** Its people stay, with all that they did. */
+  deleteGroup: { who: 'staff', request: null, errors: [FORBIDDEN] },
   assign: { who: 'staff', request: z.object({ exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
   giveTo: { who: 'staff', request: z.object({ personIds: somePeople, exerciseId: id, dueOn: z.iso.date('choose a date').nullable().default(null) }) },
   takeFrom: { who: 'staff', request: z.object({ exerciseId: id }) },
@@ -181,12 +184,14 @@ const TERMS = {
     most: 'people',
     errors: [FORBIDDEN, [409, 'changed']],
   },
+  /** How many passwords of one's import are made ready, and of how many; 0 of 0: none is under way here. */
+  importing: { who: 'staff', request: null },
   newPasswords: { who: 'staff', request: z.object({ personIds: somePeople }), errors: [FORBIDDEN] },
   /** From a group, or from none; to a group, or out of all. */
   movePeople: { who: 'staff', request: z.object({ personIds: somePeople, from: id.nullable(), to: id.nullable() }), errors: [FORBIDDEN] },
   changePerson: {
     who: 'staff',
-    request: z.object({ role: z.enum(['lead', 'instructor', 'trainee']).optional(), active: z.boolean().optional() }),
+    request: z.object({ name: name.optional(), role: z.enum(['lead', 'instructor', 'trainee']).optional(), active: z.boolean().optional() }),
     errors: [FORBIDDEN],
   },
   /** What of a person others need, and who could take it over. */

@@ -19,8 +19,11 @@ type Bringing<N extends EndpointName> = (unknown extends ParamsOf<(typeof ANSWER
   : { readonly params: ParamsOf<(typeof ANSWERS)[N]['path']> }) &
   (RequestOf<N> extends undefined ? object : { readonly body: RequestOf<N> });
 
+/** What brings a request to the server: as `fetch`, which it is unless something else is wanted. */
+export type Carrier = (url: string, sent: RequestInit) => Promise<Response>;
+
 /** Calls an endpoint by its contract and parses what it answers; a refusal is thrown with the server's own words. */
-export async function call<N extends EndpointName>(name: N, bringing: Bringing<N>): Promise<AnswerOf<N>> {
+export async function call<N extends EndpointName>(name: N, bringing: Bringing<N>, carrier: Carrier = fetch): Promise<AnswerOf<N>> {
   const { method, path, answer } = ANSWERS[name] as Face;
   const { params = {}, body } = bringing as { params?: Record<string, string>; body?: unknown };
   const sent: RequestInit =
@@ -31,7 +34,7 @@ export async function call<N extends EndpointName>(name: N, bringing: Bringing<N
         : { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) };
   let response: Response;
   try {
-    response = await fetch(pathOf(path, params), sent);
+    response = await carrier(pathOf(path, params), sent);
   } catch {
     throw new Refused('The server cannot be reached. What you did is still here: try again when the network is back.', 0, 'offline');
   }

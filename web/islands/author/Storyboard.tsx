@@ -68,7 +68,7 @@ function Card({
         className={`${CARD} ${chosen ? 'border-signal' : 'border-rule hover:border-ink'}`}
       >
         <Picture source={picture?.source ?? null} off={step.off === true}>
-          {picture && <MarksOver goal={step.goal} view={picture.view} />}
+          {picture && <MarksOver small goal={step.goal} view={picture.view} />}
         </Picture>
         <span className="flex items-baseline gap-1.5 border-rule border-t px-2 py-1">
           <span className="font-mono">{number}</span>

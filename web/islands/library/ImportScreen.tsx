@@ -7,6 +7,7 @@ import type { Placement } from '@formats/placeMesh';
 import { prepareBytes } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { call, wordsOf } from '@web/ui/api';
+import { telling } from '@web/ui/carrier';
 import { Toasts } from '@web/ui/Toasts';
 import type { PreviewWorker } from '@web/workers/preview.worker';
 import { type Remote, wrap } from 'comlink';
@@ -38,6 +39,25 @@ const UPS = [
 const HUGE = 200;
 const metres = (x: number): string => (x >= 1 ? `${x.toFixed(2)} m` : `${(x * 1000).toFixed(x < 0.01 ? 1 : 0)} mm`);
 
+/** How far the files are on their way, and what the server does with them then. */
+function Sending({ share, bytes }: { readonly share: number; readonly bytes: number }) {
+  const arrived = share >= 1;
+  const megabytes = (n: number): string => (n / 1024 / 1024).toFixed(1);
+  return (
+    <div>
+      <progress className="h-2 w-full accent-sea" aria-label="Sent" max={1} {...(arrived ? {} : { value: share })} />
+      <p className="flex justify-between gap-3 text-sm">
+        <span role="status">{arrived ? 'Arrived. The server reads it …' : 'Sending. Stay on this page.'}</span>
+        {!arrived && (
+          <span className="font-mono">
+            {megabytes(share * bytes)} of {megabytes(bytes)} MB
+          </span>
+        )}
+      </p>
+    </div>
+  );
+}
+
 /** Import: files are read and shown by a worker in the browser, then sent and read again by the server. */
 export function ImportScreen({ revise }: Props) {
   const [files, setFiles] = useState<readonly File[]>([]);
@@ -46,6 +66,8 @@ export function ImportScreen({ revise }: Props) {
   const [prepared, setPrepared] = useState<{ prepared: Prepared; home: View; warnings: readonly string[] } | null>(null);
   const [error, setError] = useState<string | null>(null);
   const [state, setState] = useState<'empty' | 'reading' | 'ready' | 'sending'>('empty');
+  /** How much of the files is sent, 0 … 1. */
+  const [sent, setSent] = useState(0);
   const [over, setOver] = useState(false);
   const worker = useRef<Remote<PreviewWorker> | null>(null);
   const home = useRef<View | null>(null);
@@ -103,6 +125,7 @@ export function ImportScreen({ revise }: Props) {
 
   const save = async (): Promise<void> => {
     setState('sending');
+    setSent(0);
     setError(null);
     const form = new FormData();
     form.set('name', name);
@@ -110,10 +133,10 @@ export function ImportScreen({ revise }: Props) {
     for (const file of files) form.append('files', file, file.name);
     try {
       if (revise) {
-        await call('reviseModel', { params: { id: revise.id }, body: form });
+        await call('reviseModel', { params: { id: revise.id }, body: form }, telling(setSent));
         window.location.href = `/library/${revise.id}`;
       } else {
-        const { id } = await call('importModel', { body: form });
+        const { id } = await call('importModel', { body: form }, telling(setSent));
         window.location.href = `/library/${id}`;
       }
     } catch (problem) {
@@ -221,8 +244,9 @@ export function ImportScreen({ revise }: Props) {
             </dl>
             <p className="text-ink-soft text-sm">Move the camera: the view you leave it in becomes the home view.</p>
             <button type="button" className="button-main" disabled={state !== 'ready' || name.trim() === ''} onClick={save}>
-              {state === 'sending' ? 'Sending …' : revise ? 'Save as a new revision' : 'Save to the library'}
+              {revise ? 'Save as a new revision' : 'Save to the library'}
             </button>
+            {state === 'sending' && <Sending share={sent} bytes={files.reduce((sum, { size }) => sum + size, 0)} />}
           </>
         )}
       </aside>

@@ -2,7 +2,7 @@ import { ENCODINGS, type Encoding, MOST_ROWS } from '@formats/peopleCsv';
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
 import { Choice } from '@web/ui/fields';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { asDownload, FirstPasswords } from './FirstPasswords';
 
 type Plan = AnswerOf<'previewPeople'>;
@@ -86,6 +86,29 @@ function Imported({ done }: { readonly done: Done }) {
   );
 }
 
+/** Ms between two questions how far it is. */
+const ASKED_EVERY = 700;
+
+/** How far an import is: passwords take the time, for each is made slow to guess. */
+function Going() {
+  const [{ done, of }, setGoing] = useState({ done: 0, of: 0 });
+  useEffect(() => {
+    // What cannot be learnt just now is asked again.
+    const timer = setInterval(() => void call('importing', {}).then(setGoing, () => {}), ASKED_EVERY);
+    return () => clearInterval(timer);
+  }, []);
+  if (of === 0) return <p role="status">One moment …</p>;
+  return (
+    <div className="card p-4">
+      <p role="status">Passwords are made ready. Stay here: first passwords are shown only on this page.</p>
+      <progress className="mt-2 h-2 w-full accent-sea" aria-label="Passwords made ready" max={of} value={done} />
+      <p className="font-mono text-sm">
+        {done} of {of}
+      </p>
+    </div>
+  );
+}
+
 /** Imports people from a CSV file: what will happen is shown first, and happens as a whole or not at all. */
 export function ImportPeople() {
   const [file, setFile] = useState<{ readonly name: string; readonly bytes: string } | null>(null);
@@ -152,13 +175,7 @@ export function ImportPeople() {
           {error}
         </p>
       )}
-      {busy && (
-        <p role="status">
-          {plan && coming > 20
-            ? `The passwords of ${coming} people are being sealed: about ${Math.ceil(coming / 20)} seconds. Stay here: the first passwords are shown only on this page.`
-            : 'One moment …'}
-        </p>
-      )}
+      {busy && <Going />}
       {plan && file && (
         <section className="card p-6" aria-labelledby="what">
           <div className="flex flex-wrap items-start justify-between gap-4">

@@ -1,5 +1,6 @@
 import { call, wordsOf } from '@web/ui/api';
 import { Choice } from '@web/ui/fields';
+import { LabelledInput } from '@web/ui/LabelledInput';
 import { Sheet } from '@web/ui/Sheet';
 import { useState } from 'react';
 import { DeletePerson } from './DeletePerson';
@@ -25,7 +26,8 @@ export function PersonSheet({ person, me, onClose }: Props) {
   const [error, setError] = useState<string | null>(null);
   const [nextRole, setNextRole] = useState<PersonLine['role']>(role);
   const [deleting, setDeleting] = useState(false);
-  const change = async (body: { role?: PersonLine['role']; active?: boolean }): Promise<void> => {
+  const [nextName, setNextName] = useState(name);
+  const change = async (body: { name?: string; role?: PersonLine['role']; active?: boolean }): Promise<void> => {
     setError(null);
     try {
       await call('changePerson', { params: { id }, body });
@@ -54,6 +56,20 @@ export function PersonSheet({ person, me, onClose }: Props) {
               Save everything of them
             </a>
           </div>
+          <form
+            className="flex items-end gap-3"
+            onSubmit={(event) => {
+              event.preventDefault();
+              void change({ name: nextName });
+            }}
+          >
+            <div className="min-w-0 flex-1">
+              <LabelledInput label="Name" required maxLength={80} value={nextName} onChange={setNextName} />
+            </div>
+            <button type="submit" className="button" disabled={nextName.trim() === '' || nextName.trim() === name}>
+              Save the name
+            </button>
+          </form>
           {id === me ? (
             <p className="text-ink-soft">This is you: another lead changes your role, or deletes you.</p>
           ) : (

@@ -95,6 +95,8 @@ function Aside({
   const subject = useSubjectShown(stage.handle, present?.goal);
   const Panel = present && panelOf(present.goal);
   const still = present !== undefined && isStill(present.goal.kind);
+  // Where there is no picture of a target what is asked has its place beside the dial.
+  const beside = !picture && !still;
   const ownPuck = scheme.family === 'puck' && !still;
   return (
     <aside
@@ -121,7 +123,7 @@ function Aside({
         </div>
       )}
       {Panel && present && (
-        <div className="shrink-0 stacked:order-4 low:order-4 stacked:col-span-2">
+        <div className={`shrink-0 stacked:order-4 low:order-4 stacked:col-span-2 ${beside ? 'stacked:md:order-6 stacked:md:col-span-1' : ''}`}>
           <Panel
             goal={present.goal}
             prompt={task.prompt}
@@ -198,7 +200,7 @@ export function PractiseScreen({ person, exercise, words, meshHash, home, landma
   const Overlay = present && overlayOf(present.goal);
 
   return (
-    <div className="flex min-h-0 flex-1 stacked:grid low:grid stacked:grid-cols-2 low:grid-cols-[minmax(0,1fr)_17rem] stacked:content-start low:content-start gap-5 stacked:gap-3 low:gap-x-3 low:gap-y-0 stacked:overflow-y-auto low:overflow-y-auto px-6 stacked:px-3 low:px-3 py-4 stacked:pt-2 stacked:pb-0 low:py-0">
+    <div className="flex min-h-0 flex-1 stacked:grid low:grid stacked:grid-cols-2 low:grid-cols-[minmax(0,1fr)_17rem] stacked:auto-rows-max stacked:content-start low:content-start gap-5 stacked:gap-3 low:gap-x-3 low:gap-y-0 stacked:overflow-y-auto low:overflow-y-auto px-6 stacked:px-3 low:px-3 py-4 stacked:pt-2 stacked:pb-0 low:py-0">
       <Saying />
       <SchemeChoice scheme={using.scheme} schemes={using.schemes} onChoose={practise.askScheme} onCard={openCard} onLeave={tryOut?.onLeave} />
       <Aside practise={practise} exercise={exercise} words={words} picture={picture} onLay={setLaid} />

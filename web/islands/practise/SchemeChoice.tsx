@@ -33,7 +33,11 @@ export function SchemeChoice({ scheme, schemes, onChoose, onCard, onLeave }: Cho
       )}
       <label className="flex items-center gap-2">
         <span className="sr-only">Scheme</span>
-        <select className="max-w-44 truncate rounded-md bg-transparent px-1 py-1 font-semibold" value={scheme.id} onChange={(e) => onChoose(e.target.value)}>
+        <select
+          className="max-w-44 max-sm:max-w-32 truncate rounded-md bg-transparent px-1 py-1 font-semibold"
+          value={scheme.id}
+          onChange={(e) => onChoose(e.target.value)}
+        >
           {schemes.map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}
