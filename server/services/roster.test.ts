@@ -152,6 +152,7 @@ describe('a person is kept out, moved, given another role', () => {
     await movePeople(s.lead, [s.instructor.who.id], { from: null, to: s.group.id });
     service.pass(1);
     await movePeople(s.instructor, [s.trainee.who.id], { from: second.id, to: s.group.id });
+    await expect(movePeople(s.instructor, [s.instructor.who.id], { from: s.group.id, to: null })).rejects.toMatchObject({ status: 403 });
     // All of it or nothing: one who is not there keeps the others back.
     await expect(movePeople(s.lead, [s.trainee.who.id, 'nobody'], { from: s.group.id, to: second.id })).rejects.toMatchObject({ status: 404 });
     expect((await peopleOfGroup(s.lead, s.group.id)).trainees).toHaveLength(1);

@@ -1,5 +1,5 @@
 import { FRESH, transact } from '../database';
-import { invalid, notFound } from '../errors';
+import { forbidden, invalid, notFound } from '../errors';
 import { nameOf } from '../names';
 import { lastHandIns } from '../repositories/attempts';
 import { writeDown } from '../repositories/audit';
