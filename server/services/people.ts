@@ -35,6 +35,22 @@ export async function groupsTaught(asked: RequestContext): Promise<people.Group[
   return people.groupsOf(asked.db, asked.who.id, 'instructor');
 }
 
+export interface GroupListed extends people.Group {
+  readonly learners: number;
+  /** When one of them last handed in. */
+  readonly lastAt: Date | null;
+}
+
+/** The groups that one teaches, as a list shows them. */
+export async function groupsListed(asked: RequestContext): Promise<GroupListed[]> {
+  const groups = await groupsTaught(asked);
+  const facts = await people.groupFacts(
+    asked.db,
+    groups.map(({ id }) => id),
+  );
+  return groups.map((group) => ({ ...group, ...(facts.get(group.id) ?? { learners: 0, lastAt: null }) }));
+}
+
 /** Everybody who learns in a group that the one who asks teaches. */
 export async function traineesTaught(asked: RequestContext): Promise<Person[]> {
   return people.traineesOf(

@@ -15,7 +15,7 @@ import { openJoining } from './joining';
 import { rebuildProgress } from './learning';
 import { answerTo, noticesRead, writeTo } from './messages';
 import { hashingFor, newPasswords } from './passwords';
-import { addToGroup, deleteGroup, makeGroup, makePerson, peopleOfGroup, renameGroup } from './people';
+import { addToGroup, deleteGroup, groupsListed, makeGroup, makePerson, peopleOfGroup, renameGroup } from './people';
 import { changeRole, deletePerson, movePeople, renamePerson, roster, setActive, whatTheyLeave } from './roster';
 import { signIn, whoIs } from './signIn';
 import { setScore } from './verdicts';
@@ -173,7 +173,9 @@ describe('names, and groups that end', () => {
   });
 
   it('a lead names a group anew and deletes it; its people and what they did stay', async () => {
+    expect(await groupsListed(s.instructor)).toMatchObject([{ id: s.group.id, learners: 1, lastAt: null }]);
     const { attemptId } = await tried();
+    expect(await groupsListed(s.instructor)).toMatchObject([{ learners: 1, lastAt: expect.any(Date) }]);
     await openJoining(s.instructor, s.group.id, 3);
     for (const other of [s.instructor, s.trainee]) {
       await expect(renameGroup(other, s.group.id, 'Other')).rejects.toMatchObject({ status: 403 });

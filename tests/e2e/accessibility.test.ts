@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, it } from 'vitest';
-import { askBrowser, signInAs, stage, waitFor } from './browser';
+import { askBrowser, keys, signInAs, stage, waitFor } from './browser';
 import { base, exerciseNamed } from './stored';
 import { useBrowser } from './useBrowser';
 
@@ -147,4 +147,52 @@ it.each([
   expect(await problems()).toEqual([]);
   expect(await keyboardFaults()).toEqual([]);
   expect(await largeFaults()).toEqual([]);
+});
+
+/** What a wish of the browser is, for those who see or move otherwise. */
+const wishes = (wished: Readonly<Record<string, string>>): Promise<unknown> =>
+  askBrowser(browser.driver, 'Emulation.setEmulatedMedia', { features: Object.entries(wished).map(([name, value]) => ({ name, value })) });
+const colour = (token: string): Promise<string> =>
+  browser.driver.executeScript<string>(
+    "const e = document.body.appendChild(document.createElement('i')); e.style.color = 'var(' + arguments[0] + ')'; const { color } = getComputedStyle(e); e.remove(); return color;",
+    token,
+  );
+
+it('who asks for less motion sees a view where it goes, and none on the way', async () => {
+  const { driver } = browser;
+  await signInAs(driver, base(), 'Ida Sorrel');
+  try {
+    await wishes({ 'prefers-reduced-motion': 'reduce' });
+    await driver.get(`${base()}/practise/${await exerciseNamed(stored, 'Round to the ladder')}`);
+    await stage(driver);
+    await driver.executeScript(`
+      const figures = () => [...document.querySelectorAll('[data-figure]')].map((e) => e.value).join(' ');
+      window.passed = [figures()];
+      const look = () => { if (figures() !== window.passed.at(-1)) window.passed.push(figures()); requestAnimationFrame(look); };
+      look();
+    `);
+    const passed = (): Promise<string[]> => driver.executeScript<string[]>('return window.passed');
+    await keys(driver, '3');
+    await waitFor(driver, 'the other view', async () => (await passed()).length > 1);
+    await driver.sleep(800);
+    expect(await passed()).toHaveLength(2);
+  } finally {
+    await wishes({ 'prefers-reduced-motion': '' });
+  }
+});
+
+it('who asks for more contrast gets no half tones, and who has colours of their own gets those', async () => {
+  const { driver } = browser;
+  await signInAs(driver, base(), 'Ida Sorrel');
+  await driver.get(`${base()}/today`);
+  try {
+    expect(await colour('--color-ink-soft')).not.toBe(await colour('--color-ink'));
+    await wishes({ 'prefers-contrast': 'more' });
+    for (const token of ['--color-ink-soft', '--color-rule']) expect(await colour(token)).toBe(await colour('--color-ink'));
+    await wishes({ 'prefers-contrast': '', 'forced-colors': 'active' });
+    expect(await colour('--color-ink')).toBe(await colour('--color-ink-soft'));
+    expect(await colour('--color-paper')).not.toBe(await colour('--color-ink'));
+  } finally {
+    await wishes({ 'prefers-contrast': '', 'forced-colors': '' });
+  }
 });

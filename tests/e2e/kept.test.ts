@@ -1,4 +1,5 @@
 import { unlikeAHand } from '@core/trace';
+import { By } from 'selenium-webdriver';
 import { expect, it } from 'vitest';
 import { askBrowser, dialFigure, drag, find, keys, picturing, press, signInAs, stage, textOf, waitFor } from './browser';
 import { handIn, idIn, openExercise } from './screens';
@@ -59,6 +60,28 @@ it('after a reload one goes on where one was, in the same attempt, and the time 
     expect(kinds).toEqual(expect.arrayContaining(['pause', 'resume']));
     expect(unlikeAHand(attempt.trace, 1, attempt.scheme)).toEqual([]);
     expect(await pieces()).toBe(0);
+  });
+});
+
+it('with the server away before anything was done a tip is left out, and the stage goes on', async () => {
+  const { driver, stored } = browser;
+  await picturing(driver, 'no-tip', async () => {
+    await openExercise(driver, stored, 'Make room');
+    const before = await round();
+    try {
+      await askBrowser(driver, 'Network.enable');
+      await askBrowser(driver, 'Network.setBlockedURLs', { urls: ['*'] });
+      await driver
+        .actions()
+        .move({ origin: await driver.findElement(By.css('.dial-mark')) })
+        .perform();
+      await driver.sleep(1200);
+      expect(await driver.findElements(By.css('[role=tooltip]'))).toEqual([]);
+      await keys(driver, '3');
+      await waitFor(driver, 'the stage to turn', async () => (await round()) !== before);
+    } finally {
+      await offline(false);
+    }
   });
 });
 

@@ -2,8 +2,9 @@ import { useEffect } from 'react';
 import { Toaster, toast } from 'sonner';
 import { said, takeSaid } from './say';
 
-/** How long words stay that hold nothing to press, ms. */
+/** How long words stay that hold nothing to press: as long as they take to read, and at least so long, ms. */
 const STAY = 6000;
+const EACH_LETTER = 70;
 
 /** In the theme's own colours, by day and by night. */
 const PAPER = {
@@ -17,7 +18,7 @@ const PAPER = {
 const INK = { background: 'var(--color-ink)', color: 'var(--color-paper)', borderRadius: '0.5rem' };
 
 const show = (): void => {
-  for (const { words, wrong } of takeSaid()) (wrong ? toast.error : toast)(words);
+  for (const { words, wrong } of takeSaid()) (wrong ? toast.error : toast)(words, { duration: Math.max(STAY, EACH_LETTER * words.length) });
 };
 
 /** Where a screen says in passing what happened. */

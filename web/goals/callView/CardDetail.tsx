@@ -19,7 +19,7 @@ export function CallsTable({ calls }: { readonly calls: Extract<StepDetail, { ki
           <tr key={`${call.number}-${i}`} className="border-rule border-b">
             <td className="py-1.5 font-semibold">{callWords(call.call)}</td>
             <td className="text-right font-mono">{call.seconds === null ? 'not answered' : `${((call.error * 180) / Math.PI).toFixed(1)}°`}</td>
-            <td className="text-right font-mono">{call.seconds === null ? '–' : `${call.seconds.toFixed(1)} s`}</td>
+            <td className="whitespace-nowrap pl-3 text-right font-mono">{call.seconds === null ? '–' : `${call.seconds.toFixed(1)} s`}</td>
             <td className="text-right font-mono">{call.wrongTurns}</td>
           </tr>
         ))}

@@ -22,7 +22,7 @@ export function QuickCallsDetail({ detail }: CardDetailProps) {
                 {right ? 'as called' : made ? quickWords(made) : called ? 'nothing in time' : 'not called'}
                 {slip && <span className="text-ink-soft"> · {slip}: a habit of your earlier scheme</span>}
               </td>
-              <td className="text-right font-mono">{seconds === null ? '–' : `${seconds.toFixed(2)} s`}</td>
+              <td className="whitespace-nowrap pl-3 text-right font-mono">{seconds === null ? '–' : `${seconds.toFixed(2)} s`}</td>
             </tr>
           ))}
         </tbody>

@@ -104,7 +104,7 @@ export function CardScreen({
   return (
     <div className="space-y-6">
       <header className="flex flex-wrap items-center gap-x-10 gap-y-4">
-        <div className="min-w-0 flex-1 max-sm:basis-full">
+        <div className="min-w-0 flex-1 max-lg:basis-full">
           <p className="text-ink-soft">
             {learner ? (
               <a className="underline" href={`/learners/${learner.id}`}>
