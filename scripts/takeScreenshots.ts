@@ -103,6 +103,7 @@ try {
   await part('dial', '[data-note=dial]');
   await part('wake', '[data-note=wake]');
   await part('closeness', '[data-testid=closeness]');
+  await part('buttons', '[data-note=actions]');
   await sized({ width: 390, height: 844 });
   await practise('Round to the ladder');
   await pause(1500);
@@ -149,7 +150,7 @@ try {
   await shot('practise-standing');
   await card('Tomas Beck', 'Round to the ladder');
   await shot('card-match');
-  await part('points', '[data-testid=verdict]');
+  await part('points', 'main ol.divide-y');
 
   await signInAs(driver, base(), 'Maren Holt');
   await driver.get(`${base()}/groups`);
@@ -178,7 +179,7 @@ try {
   await drag(driver, [0, 0.1], [0.2, 0.16]);
   await shot('build');
   await part('storyboard', '[data-note=steps]');
-  await part('fields', '[aria-label=Recipe] h1 + *');
+  await part('fields', '[aria-label=Recipe] label');
   await press(driver, 'How this works');
   await part('note', '[data-testid=first-note]');
   /** The recipe of an exercise at its goal, with the stage from a side. */
