@@ -112,10 +112,8 @@ export async function renameGroup(db: Database, id: string, name: string): Promi
   await db('groups').where({ id }).update({ name });
 }
 
-/** Takes a group away, and with it who is in it, what it was given and its code. */
-export async function removeGroup(db: Database, id: string): Promise<void> {
-  await db('groups').where({ id }).delete();
-}
+/** Takes a group away, and with it who is in it, what it was given and its code; false: it was gone. */
+export const removeGroup = async (db: Database, id: string): Promise<boolean> => (await db('groups').where({ id }).delete()) > 0;
 
 export async function addMember(db: Database, groupId: string, personId: string, role: 'instructor' | 'trainee'): Promise<void> {
   await db('memberships').insert({ group_id: groupId, person_id: personId, role }).onConflict(['group_id', 'person_id']).merge();

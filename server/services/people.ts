@@ -115,7 +115,7 @@ export async function deleteGroup(asked: RequestContext, groupId: string): Promi
   requireLead(asked);
   const { group, instructors, trainees } = await peopleOfGroup(asked, groupId);
   await transact(asked.db, async (tx) => {
-    await people.removeGroup(tx, groupId);
+    if (!(await people.removeGroup(tx, groupId))) throw notFound('This group');
     await writeDown(tx, { what: 'group-deleted', byId: asked.who.id, facts: { group: group.name, people: instructors.length + trainees.length } }, asked.now());
   });
 }
