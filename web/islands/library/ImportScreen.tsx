@@ -157,9 +157,9 @@ export function ImportScreen({ revise }: Props) {
   const size = box ? sub(box.max, box.min) : null;
 
   return (
-    <div className="flex min-h-0 flex-1 gap-5 px-6 py-5">
+    <div className="flex min-h-0 flex-1 gap-5 px-6 py-5 stacked:flex-col stacked:overflow-y-auto stacked:px-3">
       <Toasts />
-      <aside className="flex w-72 shrink-0 flex-col gap-4 overflow-y-auto pr-1">
+      <aside className="flex w-72 shrink-0 flex-col gap-4 overflow-y-auto pr-1 stacked:w-full stacked:overflow-visible stacked:pr-0">
         <h1 className="text-2xl">{revise ? `Revise ${revise.name}` : 'Import a model'}</h1>
         <section
           aria-label="Drop files here"
@@ -259,7 +259,7 @@ export function ImportScreen({ revise }: Props) {
           onScene={onScene}
         />
       ) : (
-        <div className="grid flex-1 place-items-center rounded-xl border border-rule text-ink-soft" role="status">
+        <div className="grid flex-1 place-items-center rounded-xl border border-rule text-ink-soft stacked:min-h-40 stacked:flex-none" role="status">
           {state === 'reading' ? 'Reading the file …' : 'The model will stand here.'}
         </div>
       )}
