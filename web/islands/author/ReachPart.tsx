@@ -4,6 +4,7 @@ import type { View } from '@core/view';
 import { authorWorker } from '@web/goals/authorWorker';
 import { wordsOf } from '@web/ui/api';
 import { Part, TextField } from '@web/ui/fields';
+import { ProgressBar } from '@web/ui/ProgressBar';
 import { proxy } from 'comlink';
 import { useState } from 'react';
 import { useStore } from 'zustand';
@@ -77,14 +78,7 @@ export function ReachPart({ store, mesh, home }: Props) {
         <button type="button" className="button !py-1.5 text-sm" disabled={!mesh || share !== null} onClick={() => void look()}>
           Look it through
         </button>
-        {share !== null && (
-          <progress
-            className="h-2 flex-1 appearance-none overflow-hidden rounded bg-rule [&::-moz-progress-bar]:bg-ink [&::-webkit-progress-bar]:bg-rule [&::-webkit-progress-value]:bg-ink"
-            max={1}
-            value={share}
-            aria-label="Looked through"
-          />
-        )}
+        {share !== null && <ProgressBar label="Looked through" done={share} className="flex-1" />}
       </div>
       {error && (
         <p role="alert" className="mt-2 text-signal text-sm">

@@ -8,6 +8,7 @@ import { prepareBytes } from '@web/stage/openModel';
 import type { Prepared } from '@web/stage/prepared';
 import { call, wordsOf } from '@web/ui/api';
 import { telling } from '@web/ui/carrier';
+import { ProgressBar } from '@web/ui/ProgressBar';
 import { Toasts } from '@web/ui/Toasts';
 import type { PreviewWorker } from '@web/workers/preview.worker';
 import { type Remote, wrap } from 'comlink';
@@ -45,7 +46,7 @@ function Sending({ share, bytes }: { readonly share: number; readonly bytes: num
   const megabytes = (n: number): string => (n / 1024 / 1024).toFixed(1);
   return (
     <div>
-      <progress className="h-2 w-full accent-sea" aria-label="Sent" max={1} {...(arrived ? {} : { value: share })} />
+      <ProgressBar label="Sent" done={share} className="w-full" />
       <p className="flex justify-between gap-3 text-sm">
         <span role="status">{arrived ? 'Arrived. The server reads it …' : 'Sending. Stay on this page.'}</span>
         {!arrived && (

@@ -2,6 +2,7 @@ import { ENCODINGS, type Encoding, MOST_ROWS } from '@formats/peopleCsv';
 import type { AnswerOf } from '@web/http/answers';
 import { call, wordsOf } from '@web/ui/api';
 import { Choice } from '@web/ui/fields';
+import { ProgressBar } from '@web/ui/ProgressBar';
 import { useEffect, useState } from 'react';
 import { asDownload, FirstPasswords } from './FirstPasswords';
 
@@ -101,7 +102,7 @@ function Going() {
   return (
     <div className="card p-4">
       <p role="status">Passwords are made ready. Stay here: first passwords are shown only on this page.</p>
-      <progress className="mt-2 h-2 w-full accent-sea" aria-label="Passwords made ready" max={of} value={done} />
+      <ProgressBar label="Passwords made ready" done={done} of={of} className="mt-2 w-full" />
       <p className="font-mono text-sm">
         {done} of {of}
       </p>
