@@ -45,3 +45,6 @@ export const isAway = (error: unknown): boolean => {
   const { code, name, message } = (error ?? {}) as { code?: string; name?: string; message?: string };
   return AWAY.has(code ?? '') || name === 'KnexTimeoutError' || /Connection lost|closed state|Can't add new command/i.test(message ?? '');
 };
+
+/** True for the error that a database gives when what a row belongs to is not there, or no longer. */
+export const isOrphan = (error: unknown): boolean => (error as { code?: string } | null)?.code === 'ER_NO_REFERENCED_ROW_2';

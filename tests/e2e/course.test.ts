@@ -55,7 +55,7 @@ it('a class is imported, somebody joins by code, a course is made and given, its
       // The instructor puts a code on the board, makes a course of two units and gives it.
       await signInAs(driver, base(), 'Maren Holt');
       await driver.get(`${base()}/groups`);
-      await (await link(driver, 'Autumn watch')).click();
+      await (await link(driver, /^Autumn watch/)).click();
       await press(driver, 'Join by code');
       await press(driver, 'Make a code');
       const code = await textOf(driver, '[data-testid=join-code]');

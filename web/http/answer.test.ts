@@ -28,6 +28,11 @@ describe('answers', () => {
     expect((await bodyOf(response)).error.message).not.toContain('secrets');
   });
 
+  it('what belongs to something that was deleted meanwhile is told as missing', async () => {
+    const response = answerError(Object.assign(new Error('a foreign key fails'), { code: 'ER_NO_REFERENCED_ROW_2' }));
+    expect([response.status, (await bodyOf(response)).error.message]).toEqual([404, expect.stringMatching(/deleted at the same moment/)]);
+  });
+
   it('a stranger is sent away with 401', () => {
     expect(() => asked({ locals: { who: null, token: null, service: {} as never, requestId: 'r' } })).toThrow(/signed out/);
   });

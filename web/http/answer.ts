@@ -1,4 +1,4 @@
-import { isAway, ServiceError, shapeRefused } from '@server/errors';
+import { isAway, isOrphan, ServiceError, shapeRefused } from '@server/errors';
 import type { RequestContext } from '@server/service';
 import { isStaff } from '@server/services/people';
 import type { APIContext } from 'astro';
@@ -10,6 +10,8 @@ export const json = (value: unknown, status = 200, headers: Record<string, strin
 
 const AWAY = new ServiceError(503, 'database-away', 'The database does not answer. What you did is still here: try again in half a minute.');
 
+const GONE = new ServiceError(404, 'not-found', 'What this belongs to was deleted at the same moment. Load the page again.');
+
 /** Every error as `{error: {code, message, field?, id?}}` with a status that fits; `id` is that of the request, to find it in the log. */
 export function answerError(error: unknown, id?: string): Response {
   // A body that was not read to its end must not be read on: the connection ends with the answer.
@@ -18,6 +20,7 @@ export function answerError(error: unknown, id?: string): Response {
   if (error instanceof z.ZodError) return answerError(shapeRefused(error));
   log.error({ id, err: error }, 'request failed');
   if (isAway(error)) return json({ error: { code: AWAY.code, message: AWAY.message, id } }, AWAY.status);
+  if (isOrphan(error)) return answerError(GONE);
   const named = id ? ` If it happens again, tell your instructor the number ${id}.` : '';
   return json({ error: { code: 'internal', message: `Something went wrong on the server. Your work is still here: try again in a moment.${named}`, id } }, 500);
 }
