@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, type WebElement } from 'selenium-webdriver';
-import { askBrowser, button, drag, hoverAt, keys, openBrowser, press, saveScreenshot, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
+import { button, drag, find, hoverAt, keys, openBrowser, press, saveScreenshot, setWindow, signInAs, stage, waitFor, write } from '../tests/e2e/browser';
 import setup from '../tests/e2e/globalSetup';
 import { choose, handIn, openExercise } from '../tests/e2e/screens';
 import { base, exerciseNamed, openStored } from '../tests/e2e/stored';
@@ -36,23 +36,12 @@ async function shot(name: string): Promise<void> {
 }
 /** The picture of one part of the page, from where it is in sight. */
 async function part(name: string, selector: string): Promise<void> {
-  const element = await waitForOne(selector);
+  const element = await find(driver, selector, /^/);
   await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", element);
   await pause(700);
   writeFileSync(`${PARTS}/${name}.png`, await element.takeScreenshot(), 'base64');
   process.stdout.write(`part: ${name}\n`);
 }
-async function waitForOne(selector: string): Promise<WebElement> {
-  await waitFor(driver, selector, async () => (await driver.findElements(By.css(selector))).length > 0);
-  return driver.findElement(By.css(selector));
-}
-/** The window as another device has it; null: as before. */
-const sized = (size: { readonly width: number; readonly height: number } | null): Promise<unknown> =>
-  askBrowser(
-    driver,
-    size ? 'Emulation.setDeviceMetricsOverride' : 'Emulation.clearDeviceMetricsOverride',
-    size ? { ...size, deviceScaleFactor: 1, mobile: true } : {},
-  );
 const hover = (element: WebElement): Promise<void> => driver.actions({ async: true }).move({ origin: element, duration: 20 }).perform();
 const across = (element: WebElement): Promise<void> =>
   driver
@@ -104,15 +93,15 @@ try {
   await part('wake', '[data-note=wake]');
   await part('closeness', '[data-testid=closeness]');
   await part('buttons', '[data-note=actions]');
-  await sized({ width: 390, height: 844 });
+  await setWindow(driver, { width: 390, height: 844, mobile: true });
   await practise('Round to the ladder');
   await pause(1500);
   await saveScreenshot(driver, `${PARTS}/phone.png`);
-  await sized({ width: 820, height: 1180 });
+  await setWindow(driver, { width: 820, height: 1180, mobile: true });
   await practise('Round to the ladder');
   await pause(1500);
   await saveScreenshot(driver, `${PARTS}/tablet.png`);
-  await sized(null);
+  await setWindow(driver, null);
   await practise('Round to the ladder');
   await scheme('3D mouse');
   await shot('practise-puck');

@@ -1,6 +1,7 @@
 import { type CriterionId, type ExerciseStats, groupedBy, type HealthTry, type OwnTries, type SkillSum } from '@core';
 import type { Database } from '../database';
 import { parseColumn } from '../json';
+import { versionKey } from './exercises';
 
 /** Marks that something changed about attempts at an exercise, in the transaction that changes it. */
 export async function markStale(tx: Database, exerciseIds: readonly string[]): Promise<void> {
@@ -105,7 +106,7 @@ export async function keepStats(tx: Database, exerciseId: string, byVersion: Rea
   if (rows.length > 0) await tx('exercise_stats').insert(rows);
 }
 
-/** What is told of versions of these exercises, by `id version`. */
+/** What is told of versions of these exercises, by `versionKey`. */
 export async function statsKept(db: Database, exerciseIds: readonly string[]): Promise<Map<string, ExerciseStats>> {
   if (exerciseIds.length === 0) return new Map();
   const rows: {
@@ -120,7 +121,7 @@ export async function statsKept(db: Database, exerciseIds: readonly string[]): P
   }[] = await db('exercise_stats').whereIn('exercise_id', [...exerciseIds]);
   return new Map(
     rows.map((row) => [
-      `${row.exercise_id} ${row.version}`,
+      versionKey(row.exercise_id, row.version),
       {
         attempts: row.attempts,
         learners: row.learners,
@@ -134,7 +135,7 @@ export async function statsKept(db: Database, exerciseIds: readonly string[]): P
   );
 }
 
-/** Attempts at versions of these exercises that were begun before a moment, and those of them that were never handed in, by `id version`. */
+/** Attempts at versions of these exercises that were begun before a moment, and those of them that were never handed in, by `versionKey`. */
 export async function openedAndLeft(db: Database, exerciseIds: readonly string[], before: Date): Promise<Map<string, { opened: number; left: number }>> {
   if (exerciseIds.length === 0) return new Map();
   const rows: { exercise_id: string; version: number; opened: number | string; left_over: number | string }[] = await db('attempts')
@@ -142,10 +143,10 @@ export async function openedAndLeft(db: Database, exerciseIds: readonly string[]
     .where('opened_at', '<', before)
     .groupBy('exercise_id', 'version')
     .select('exercise_id', 'version', db.raw('count(*) as opened'), db.raw('sum(handed_in_at is null) as left_over'));
-  return new Map(rows.map((row) => [`${row.exercise_id} ${row.version}`, { opened: Number(row.opened), left: Number(row.left_over) }]));
+  return new Map(rows.map((row) => [versionKey(row.exercise_id, row.version), { opened: Number(row.opened), left: Number(row.left_over) }]));
 }
 
-/** How the author's own attempts that count met each criterion that weighs something, by `id version`. */
+/** How the author's own attempts that count met each criterion that weighs something, by `versionKey`. */
 export async function ownTries(db: Database, exerciseIds: readonly string[]): Promise<Map<string, OwnTries[]>> {
   if (exerciseIds.length === 0) return new Map();
   // Criteria are written by this server, from cards.
@@ -161,7 +162,7 @@ export async function ownTries(db: Database, exerciseIds: readonly string[]): Pr
     .orderBy('c.criterion')
     .select('a.exercise_id', 'a.version', 'c.criterion', db.raw('count(*) as tries'), db.raw('sum(c.lost > 0) as lost'));
   const found = rows.map(({ exercise_id, version, criterion, tries, lost }) => ({
-    key: `${exercise_id} ${version}`,
+    key: versionKey(exercise_id, version),
     own: { criterion, tries: Number(tries), lost: Number(lost) },
   }));
   return new Map([...groupedBy(found, ({ key }) => key)].map(([key, those]) => [key, those.map(({ own }) => own)]));

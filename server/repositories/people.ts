@@ -131,22 +131,15 @@ export async function listGroups(db: Database): Promise<Group[]> {
   return db<Group>('groups').select('id', 'name').orderBy('name');
 }
 
-/** How many learn in each of these groups, and when one of them last handed in; a group without learners is left out. */
-export async function groupFacts(db: Database, groupIds: readonly string[]): Promise<Map<string, { readonly learners: number; readonly lastAt: Date | null }>> {
-  if (groupIds.length === 0) return new Map();
-  // Of each person only the end of the index is read.
-  const last = db('attempts').groupBy('person_id').select('person_id').max({ at: 'handed_in_at' }).as('l');
-  const rows: { group_id: string; learners: number; last_at: Date | null }[] = await db('memberships as m')
+/** Who learns in each of these groups. */
+export async function learningIn(db: Database, groupIds: readonly string[]): Promise<{ groupId: string; personId: string }[]> {
+  if (groupIds.length === 0) return [];
+  return db('memberships as m')
     .join('people as p', 'p.id', 'm.person_id')
-    .leftJoin(last, 'l.person_id', 'm.person_id')
     .whereIn('m.group_id', [...groupIds])
     .where({ 'm.role': 'trainee' })
     .whereNull('p.deactivated_at')
-    .groupBy('m.group_id')
-    .select('m.group_id')
-    .count({ learners: '*' })
-    .max({ last_at: 'l.at' });
-  return new Map(rows.map((row) => [row.group_id, { learners: Number(row.learners), lastAt: row.last_at }]));
+    .select({ groupId: 'm.group_id', personId: 'm.person_id' });
 }
 
 /** Groups in which a person teaches or learns. */

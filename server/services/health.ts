@@ -1,6 +1,6 @@
 import { type ExerciseStats, type HealthFlag, healthFlags, levelsOnTheRest, type SkillSum, statsOf } from '@core';
 import { type Database, FRESH, transact } from '../database';
-import { lockExercise } from '../repositories/exercises';
+import { lockExercise, versionKey } from '../repositories/exercises';
 import * as health from '../repositories/health';
 import type { RequestContext, Service } from '../service';
 import { exerciseRead } from './exercises';
@@ -80,7 +80,7 @@ async function healthOf(asked: RequestContext, versions: readonly { readonly exe
     health.ownTries(asked.db, ids),
   ]);
   return versions.map(({ exerciseId, version }) => {
-    const key = `${exerciseId} ${version}`;
+    const key = versionKey(exerciseId, version);
     const counts = opened.get(key) ?? { opened: 0, left: 0 };
     const known = stats.get(key) ?? null;
     return { version, stats: known, ...counts, flags: healthFlags(known, { ...counts, own: own.get(key) ?? [] }) };

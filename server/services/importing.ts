@@ -1,12 +1,13 @@
 import { type Encoding, type PersonLine, readPeople } from '@formats/peopleCsv';
 import { FRESH, isDuplicate, transact } from '../database';
-import { forbidden, invalid, ServiceError } from '../errors';
+import { invalid, ServiceError } from '../errors';
 import { newId } from '../ids';
 import { writeDown } from '../repositories/audit';
 import * as people from '../repositories/people';
 import type { RequestContext } from '../service';
 import { freeName, signInStem } from './joining';
 import { firstPassword, hashAll } from './passwords';
+import { requireLead } from './people';
 
 /** What becomes of a line: a new person, somebody who is here and comes into a group, somebody with whom nothing changes, or nothing, for it is wrong. */
 export type Becomes = 'new' | 'joins' | 'there' | 'bad';
@@ -81,7 +82,7 @@ function stepOf(read: PersonLine, { bySignIn, inGroups }: Known, taken: Set<stri
 }
 
 async function planned(asked: RequestContext, { bytes, encoding }: FileSent): Promise<ImportPlan & { readonly steps: readonly Step[] }> {
-  if (asked.who.role !== 'lead') throw forbidden('Only a lead imports people.');
+  requireLead(asked, 'imports people');
   const file = readPeople(bytes, encoding);
   const about = await known(asked);
   // Names that lines give themselves come before those that are made.

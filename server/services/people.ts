@@ -1,7 +1,9 @@
+import { groupedBy } from '@core';
 import { transact, unlessTaken } from '../database';
 import { forbidden, invalid, notFound } from '../errors';
 import { newId, sha256 } from '../ids';
 import { nameOf } from '../names';
+import { lastHandIns } from '../repositories/attempts';
 import { writeDown } from '../repositories/audit';
 import * as people from '../repositories/people';
 import { endSessionsOf } from '../repositories/sessions';
@@ -44,11 +46,19 @@ export interface GroupListed extends people.Group {
 /** The groups that one teaches, as a list shows them. */
 export async function groupsListed(asked: RequestContext): Promise<GroupListed[]> {
   const groups = await groupsTaught(asked);
-  const facts = await people.groupFacts(
-    asked.db,
-    groups.map(({ id }) => id),
-  );
-  return groups.map((group) => ({ ...group, ...(facts.get(group.id) ?? { learners: 0, lastAt: null }) }));
+  const [learning, lastAt] = await Promise.all([
+    people.learningIn(
+      asked.db,
+      groups.map(({ id }) => id),
+    ),
+    lastHandIns(asked.db),
+  ]);
+  const byGroup = groupedBy(learning, ({ groupId }) => groupId);
+  return groups.map((group) => {
+    const mine = byGroup.get(group.id) ?? [];
+    const times = mine.flatMap(({ personId }) => lastAt.get(personId)?.getTime() ?? []);
+    return { ...group, learners: mine.length, lastAt: times.length > 0 ? new Date(Math.max(...times)) : null };
+  });
 }
 
 /** Everybody who learns in a group that the one who asks teaches. */
@@ -88,12 +98,13 @@ export async function personSeen(asked: RequestContext, personId: string): Promi
   return person;
 }
 
-export function requireLead(asked: RequestContext): void {
-  if (asked.who.role !== 'lead') throw forbidden('Only a lead does this.');
+/** Refuses who is no lead. `does`: what only a lead does, as what follows "a lead". */
+export function requireLead(asked: RequestContext, does = 'does this'): void {
+  if (asked.who.role !== 'lead') throw forbidden(`Only a lead ${does}.`);
 }
 
 export async function makeGroup(asked: RequestContext, name: string): Promise<people.Group> {
-  requireLead(asked);
+  requireLead(asked, 'makes groups');
   const trimmed = nameOf(name);
   const group = { id: newId(), name: trimmed };
   await people.addGroup(asked.db, group, asked.now());

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, it } from 'vitest';
-import { askBrowser, keys, signInAs, stage, waitFor } from './browser';
+import { askBrowser, keys, setWindow, signInAs, stage, waitFor } from './browser';
 import { base, exerciseNamed } from './stored';
 import { useBrowser } from './useBrowser';
 
@@ -65,7 +65,7 @@ async function keyboardFaults(): Promise<string[]> {
 /** What does not fit where everything is twice as large. */
 async function largeFaults(): Promise<string[]> {
   const { driver } = browser;
-  await askBrowser(driver, 'Emulation.setDeviceMetricsOverride', { width: 640, height: 400, deviceScaleFactor: 2, mobile: false });
+  await setWindow(driver, { width: 640, height: 400, scale: 2 });
   const measured = (): Promise<[number, number]> => driver.executeScript('return [document.documentElement.scrollWidth, innerWidth]');
   let [wide, room] = await measured();
   // Charts take the new width with the next picture.
@@ -73,7 +73,7 @@ async function largeFaults(): Promise<string[]> {
     await driver.sleep(100);
     [wide, room] = await measured();
   }
-  await askBrowser(driver, 'Emulation.clearDeviceMetricsOverride');
+  await setWindow(driver, null);
   return wide > room ? [`at 200 % the page is ${wide} wide in a window of ${room}`] : [];
 }
 

@@ -252,6 +252,20 @@ export async function signInAs(driver: WebDriver, base: string, name: string): P
   if (status !== 200) throw new Error(`${name} could not sign in: ${status}`);
 }
 
+/** The window as a device has it; null: as it was opened. */
+export const setWindow = (
+  driver: WebDriver,
+  size: { readonly width: number; readonly height: number; readonly scale?: number; readonly mobile?: boolean } | null,
+): Promise<unknown> =>
+  size
+    ? askBrowser(driver, 'Emulation.setDeviceMetricsOverride', {
+        width: size.width,
+        height: size.height,
+        deviceScaleFactor: size.scale ?? 1,
+        mobile: size.mobile ?? false,
+      })
+    : askBrowser(driver, 'Emulation.clearDeviceMetricsOverride');
+
 /** Asks the browser itself for something, by its protocol for developers. */
 export const askBrowser = (driver: WebDriver, name: string, params: object = {}): Promise<unknown> =>
   // The types lack what drivers of Chromium can do more.

@@ -1,6 +1,6 @@
 import { By } from 'selenium-webdriver';
 import { afterAll, expect, it } from 'vitest';
-import { askBrowser, dialFigure, find, picturing, press, stage, waitFor } from './browser';
+import { askBrowser, dialFigure, find, picturing, press, setWindow, stage, waitFor } from './browser';
 import { handIn, openExercise } from './screens';
 import { useBrowser } from './useBrowser';
 
@@ -18,11 +18,11 @@ const SIZES: readonly Size[] = [
 ];
 
 async function setSize([width, height, touch]: Size): Promise<void> {
-  await askBrowser(browser.driver, 'Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: touch });
+  await setWindow(browser.driver, { width, height, mobile: touch });
   await askBrowser(browser.driver, 'Emulation.setTouchEmulationEnabled', { enabled: touch });
 }
 afterAll(async () => {
-  await askBrowser(browser.driver, 'Emulation.clearDeviceMetricsOverride');
+  await setWindow(browser.driver, null);
   await askBrowser(browser.driver, 'Emulation.setTouchEmulationEnabled', { enabled: false });
 });
 

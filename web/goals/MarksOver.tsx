@@ -1,6 +1,6 @@
 import type { Goal } from '@core/goals';
 import type { View } from '@core/view';
-import { Suspense } from 'react';
+import { memo, Suspense } from 'react';
 import { overlayOf } from './overlays';
 
 interface Props {
@@ -11,8 +11,8 @@ interface Props {
   readonly small?: boolean;
 }
 
-/** Over a picture of a step, what its goal draws over the stage: the line to follow, the lines to fill. */
-export function MarksOver({ goal, view, small = false }: Props) {
+/** Over a picture of a step, what its goal draws over the stage: the line to follow, the lines to fill. Drawn anew only for another goal or view. */
+export const MarksOver = memo(function MarksOver({ goal, view, small = false }: Props) {
   const Overlay = overlayOf(goal);
   return (
     <span
@@ -22,4 +22,4 @@ export function MarksOver({ goal, view, small = false }: Props) {
       <Suspense>{Overlay && <Overlay goal={goal} view={view} />}</Suspense>
     </span>
   );
-}
+});

@@ -1,6 +1,7 @@
 import { goalShown } from '@core/exercise';
 import { picturedBy } from '@core/goals';
 import { type ReactNode, useEffect, useState } from 'react';
+import { FramedPicture } from './FramedPicture';
 import type { CardDetailProps } from './goalParts';
 import { useHiddenStage } from './useHiddenStage';
 
@@ -14,17 +15,7 @@ interface Props extends Omit<CardDetailProps, 'detail'> {
 
 const WIDTH = 720;
 
-function Picture({ source, words, children }: { readonly source: string | null; readonly words: string; readonly children?: ReactNode }) {
-  return (
-    <figure className="min-w-0 flex-1">
-      <div className="relative aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage">
-        {source && <img src={source} alt={words} className="absolute inset-0 h-full w-full" />}
-        {children}
-      </div>
-      <figcaption className="mt-1 text-ink-soft text-sm">{words}</figcaption>
-    </figure>
-  );
-}
+const PLACE = 'min-w-0 flex-1';
 
 /** Target and result side by side, and laid over each other. */
 export function StepPictures({ exercise, step, scene, meshHash, published, over, beside, eye }: Props) {
@@ -53,14 +44,14 @@ export function StepPictures({ exercise, step, scene, meshHash, published, over,
     <div className="mb-4">
       {shown}
       <div className={`flex gap-4 ${target ? '' : 'max-w-2xl'}`}>
-        {pictures?.target && <Picture source={pictures.target} words="Target" />}
-        <Picture source={pictures?.mine ?? null} words="Yours">
+        {pictures?.target && <FramedPicture source={pictures.target} words="Target" className={PLACE} />}
+        <FramedPicture source={pictures?.mine ?? null} words="Yours" className={PLACE}>
           {over}
-        </Picture>
+        </FramedPicture>
         {pictures?.target && (
-          <Picture source={pictures.target} words="Laid over each other">
+          <FramedPicture source={pictures.target} words="Laid over each other" className={PLACE}>
             <img src={pictures.mine} alt="" className="absolute inset-0 h-full w-full opacity-50 mix-blend-multiply" />
-          </Picture>
+          </FramedPicture>
         )}
         {beside}
       </div>

@@ -1,10 +1,11 @@
 import { BUILT_IN_SCHEMES, type Scheme } from '@core/input';
+import type { Prepared } from '@web/stage/prepared';
 import { type StageHandle, useStage } from '@web/stage/useStage';
 import type { ReactNode } from 'react';
 import { useModel } from './useModel';
 
-/** A stage that is not seen and draws pictures of a model: what stands in the page for it, and what draws. */
-export function useHiddenStage(meshHash: string): { readonly handle: StageHandle | null; readonly shown: ReactNode } {
+/** A stage that is not seen and draws pictures of a model: what stands in the page for it, what draws, and the model once it is loaded. */
+export function useHiddenStage(meshHash: string): { readonly handle: StageHandle | null; readonly shown: ReactNode; readonly prepared: Prepared | null } {
   const { prepared, error } = useModel(meshHash);
   const { canvas, handle } = useStage(prepared, null, BUILT_IN_SCHEMES[0] as Scheme);
   const shown = (
@@ -13,5 +14,5 @@ export function useHiddenStage(meshHash: string): { readonly handle: StageHandle
       {error && <p role="alert">{error}</p>}
     </>
   );
-  return { handle, shown };
+  return { handle, shown, prepared };
 }

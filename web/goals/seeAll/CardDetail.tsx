@@ -4,7 +4,6 @@ import type { StandardName } from '@core/view';
 import { useMemo } from 'react';
 import type { CardDetailProps } from '../goalParts';
 import { useHiddenStage } from '../useHiddenStage';
-import { useModel } from '../useModel';
 import { useSeenPictures } from './useSeenPictures';
 
 const SIDES: readonly StandardName[] = ['front', 'right', 'rear', 'left', 'top', 'bottom'];
@@ -53,8 +52,7 @@ function Ball({ directions, above }: { readonly directions: readonly Vec3[]; rea
 
 /** What of the subject was seen, side by side, and where one looked from. */
 export function SeeAllDetail({ detail, exercise, step, meshHash }: CardDetailProps) {
-  const { handle, shown } = useHiddenStage(meshHash);
-  const { prepared } = useModel(meshHash);
+  const { handle, shown, prepared } = useHiddenStage(meshHash);
   const goal = exercise.steps[step]?.goal;
   const places = detail?.kind === 'seen' ? detail.places : null;
   const subject = useMemo(

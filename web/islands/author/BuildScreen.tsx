@@ -14,6 +14,7 @@ import type { Prepared } from '@web/stage/prepared';
 import { createRecorder } from '@web/stage/recorder';
 import type { SceneSource } from '@web/stage/sceneSource';
 import { useRefusals } from '@web/stage/useRefusals';
+import { useScored } from '@web/stage/useScored';
 import { useFolded, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import { FirstNotes } from '@web/ui/FirstNotes';
@@ -182,7 +183,7 @@ export function BuildScreen(props: Props) {
   useEffect(() => {
     openModel(model.meshHash).then(setPrepared, (e) => setProblem(wordsOf(e)));
   }, [model.meshHash]);
-  const scored = useMemo(() => prepared && { mesh: prepared.mesh, home: model.home }, [prepared, model.home]);
+  const scored = useScored(prepared, model.home);
   const session = useMemo(
     () => scored && createRecorder({ start: saved.start, context: contextFor(scored), allowed: COMMAND_GROUP_IDS }),
     [scored, saved.start],

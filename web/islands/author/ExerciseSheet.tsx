@@ -3,13 +3,14 @@ import type { Exercise } from '@core/exercise';
 import { skillLabel } from '@core/exercise';
 import { kindOf, type StoryPicture } from '@core/goals';
 import type { View } from '@core/view';
+import { FramedPicture } from '@web/goals/FramedPicture';
 import { MarksOver } from '@web/goals/MarksOver';
 import { useHiddenStage } from '@web/goals/useHiddenStage';
-import { useModel } from '@web/goals/useModel';
+import { useScored } from '@web/stage/useScored';
 import { Html } from '@web/ui/Html';
 import type { ExerciseWords } from '@web/ui/markdown';
 import { PrintButton } from '@web/ui/PrintButton';
-import { type ReactNode, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { limitsWords } from './CriteriaTable';
 import { useStepPictures } from './useStepPictures';
 
@@ -25,6 +26,8 @@ interface Props {
 
 /** Pictures are printed: twice the points of their place on the page. */
 const WIDTH = 720;
+const PLACE = 'w-72 shrink-0 print:w-[62mm]';
+const WAITING = 'The picture is being drawn …';
 const SHOWN: Record<StoryPicture['shows'], string> = {
   target: 'The target',
   asked: 'The first that is asked about',
@@ -32,25 +35,11 @@ const SHOWN: Record<StoryPicture['shows'], string> = {
   start: 'Where it begins',
 };
 
-function Picture({ source, words, children }: { readonly source: string | null; readonly words: string; readonly children?: ReactNode }) {
-  return (
-    <figure className="w-72 shrink-0 print:w-[62mm]">
-      <div className="relative aspect-[1.6] overflow-hidden rounded-lg border border-ink bg-stage">
-        {source ? <img src={source} alt={words} className="h-full w-full" /> : <p className="p-3 text-ink-soft text-sm">The picture is being drawn …</p>}
-        {source && children}
-      </div>
-      <figcaption className="mt-1 text-ink-soft text-sm">{words}</figcaption>
-    </figure>
-  );
-}
-
 /** An exercise on paper: where it begins, and each step with its picture; what is judged and the hints, for those who teach. */
 export function ExerciseSheet({ exercise, words, model, meshHash, home }: Props) {
-  const { handle, shown } = useHiddenStage(meshHash);
-  const steps = exercise.steps.filter(({ off }) => !off);
-  const { prepared } = useModel(meshHash);
-  const scored = useMemo(() => prepared && { mesh: prepared.mesh, home }, [prepared, home]);
-  const pictures = useStepPictures(handle, scored, exercise.start, steps, WIDTH);
+  const { handle, shown, prepared } = useHiddenStage(meshHash);
+  const steps = useMemo(() => exercise.steps.filter(({ off }) => !off), [exercise]);
+  const pictures = useStepPictures(handle, useScored(prepared, home), exercise.start, steps, WIDTH);
   const [teaching, setTeaching] = useState(true);
   return (
     <article>
@@ -71,16 +60,16 @@ export function ExerciseSheet({ exercise, words, model, meshHash, home }: Props)
       {words.brief && <Html html={words.brief} className="mt-3 max-w-prose" />}
       <ol className="mt-5 space-y-5">
         <li className="flex break-inside-avoid gap-5 border-rule border-t pt-4 max-sm:flex-col">
-          <Picture source={pictures.start} words="Where it begins" />
+          <FramedPicture source={pictures.start} words={SHOWN.start} className={PLACE} waiting={WAITING} />
         </li>
         {steps.map((step, i) => {
           const picture = pictures.steps[i];
           const said = words.steps[exercise.steps.indexOf(step)];
           return (
             <li key={step.id} className="flex break-inside-avoid gap-5 border-rule border-t pt-4 max-sm:flex-col">
-              <Picture source={picture?.source ?? null} words={SHOWN[picture?.shows ?? 'start']}>
-                {picture && <MarksOver goal={step.goal} view={picture.view} />}
-              </Picture>
+              <FramedPicture source={picture?.source ?? null} words={SHOWN[picture?.shows ?? 'start']} className={PLACE} waiting={WAITING}>
+                {picture?.source && <MarksOver goal={step.goal} view={picture.view} />}
+              </FramedPicture>
               <div className="min-w-0 flex-1">
                 <p className="text-ink-soft text-sm">
                   Step {i + 1} · {kindOf(step.goal).label} · {skillLabel(step.skill)}

@@ -5,7 +5,7 @@ import type { Scene } from '@core/navigation';
 import type { View } from '@core/view';
 import type { StageHandle } from '@web/stage/useStage';
 import { useLatest } from '@web/ui/useLatest';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 
 /** Width of a picture in a row of them, pixels. */
 const WIDTH = 240;
@@ -16,7 +16,7 @@ const REST = 400;
 function usePictures(handle: StageHandle | null, scenes: readonly Scene[], width: number): (string | null)[] {
   const [drawn, setDrawn] = useState<ReadonlyMap<string, string>>(new Map());
   const known = useLatest(drawn);
-  const keys = scenes.map((scene) => JSON.stringify(scene));
+  const keys = useMemo(() => scenes.map((scene) => JSON.stringify(scene)), [scenes]);
   const wanted = keys.join('\n');
   useEffect(() => {
     if (!handle) return;
@@ -56,7 +56,12 @@ export function useStepPictures(
   steps: readonly Step[],
   width = WIDTH,
 ): { readonly start: string | null; readonly steps: readonly StepPicture[] } {
-  const pictures = steps.map((step): StoryPicture => (model ? storyPicture(step, start, model) : { scene: start, shows: 'start' }));
-  const [first = null, ...rest] = usePictures(model && handle, [start, ...pictures.map(({ scene }) => scene)], width);
+  // The stage draws many pictures while a draft stays as it is.
+  const pictures = useMemo(
+    () => steps.map((step): StoryPicture => (model ? storyPicture(step, start, model) : { scene: start, shows: 'start' })),
+    [model, start, steps],
+  );
+  const scenes = useMemo(() => [start, ...pictures.map(({ scene }) => scene)], [start, pictures]);
+  const [first = null, ...rest] = usePictures(model && handle, scenes, width);
   return { start: first, steps: pictures.map(({ scene, shows }, i) => ({ source: rest[i] ?? null, view: scene.view, shows })) };
 }

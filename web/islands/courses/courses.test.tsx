@@ -104,7 +104,6 @@ describe('what a group practises', () => {
     text(
       renderToStaticMarkup(
         <CoursesPart
-          groupId="g"
           group={{ id: 'g', name: 'Spring watch' }}
           learners={learners}
           assignments={assignments}

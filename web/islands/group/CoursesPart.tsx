@@ -53,7 +53,7 @@ const finished = (learners: readonly Learner[], exerciseIds: readonly string[]):
     ? 0
     : learners.filter(({ standings }) => exerciseIds.every((id) => (standings.find(({ exerciseId }) => exerciseId === id)?.flashes ?? 0) > 0)).length;
 
-interface Props extends ListProps {
+interface Props extends Omit<ListProps, 'groupId'> {
   readonly courses: readonly CourseOfGroup[];
   /** Courses that can be given. */
   readonly givable: readonly Givable[];
@@ -64,7 +64,7 @@ interface Props extends ListProps {
 }
 
 /** What a group is given: its courses unit by unit, and the exercises beside them. */
-export function CoursesPart({ groupId, group, learners, assignments, courses, givable, today, days }: Props) {
+export function CoursesPart({ group, learners, assignments, courses, givable, today, days }: Props) {
   const [giving, setGiving] = useState(false);
   const [changing, setChanging] = useState<string | null>(null);
   const [taking, setTaking] = useState<CourseOfGroup | null>(null);
@@ -75,7 +75,7 @@ export function CoursesPart({ groupId, group, learners, assignments, courses, gi
   const takeBack = async (courseId: string): Promise<void> => {
     setError(null);
     try {
-      await call('takeCourseBack', { params: { id: groupId }, body: { courseId } });
+      await call('takeCourseBack', { params: { id: group.id }, body: { courseId } });
       window.location.reload();
     } catch (problem) {
       setError(wordsOf(problem));
@@ -131,7 +131,7 @@ export function CoursesPart({ groupId, group, learners, assignments, courses, gi
                   </summary>
                   <div className="pl-7">
                     <ExerciseList
-                      groupId={groupId}
+                      groupId={group.id}
                       learners={learners}
                       assignments={unit.exerciseIds.flatMap((id) => assignments.find(({ exerciseId }) => exerciseId === id) ?? [])}
                     />
@@ -159,7 +159,7 @@ export function CoursesPart({ groupId, group, learners, assignments, courses, gi
       {alone.length > 0 && (
         <div>
           {courses.length > 0 && <h3 className="text-lg">Beside the courses</h3>}
-          <ExerciseList groupId={groupId} learners={learners} assignments={alone} />
+          <ExerciseList groupId={group.id} learners={learners} assignments={alone} />
         </div>
       )}
       {assignments.length === 0 && courses.length === 0 && (

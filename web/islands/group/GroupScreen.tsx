@@ -47,7 +47,7 @@ export function GroupFrom({ json }: { readonly json: string }) {
 /** Learners by skills and exercises, what each exercise looks like, who needs a word, and the newest attempts. */
 export function GroupScreen({ group, groups, learners, assignments, courses, givable, recent, dates, now, today }: Props) {
   const concerns = learners.flatMap((learner) => learner.concerns.map((concern) => ({ learner, ...concern })));
-  const given = { groupId: group.id, group, learners, assignments, courses, givable, today };
+  const given = { group, learners, assignments, courses, givable, today };
   return (
     <div className="mt-6 space-y-6">
       {concerns.length > 0 && (

@@ -9,6 +9,7 @@ import { usePlaced } from '@web/goals/usePlaced';
 import type { Prepared } from '@web/stage/prepared';
 import type { Recorder } from '@web/stage/recorder';
 import type { SceneSource } from '@web/stage/sceneSource';
+import { useScored } from '@web/stage/useScored';
 import { type Stage, useStage } from '@web/stage/useStage';
 import { call, wordsOf } from '@web/ui/api';
 import type { ExerciseWords } from '@web/ui/markdown';
@@ -118,7 +119,7 @@ export function usePractise({ person, exercise, words, meshHash, home, schemes, 
   // While one looks round nothing is asked and nothing judged.
   const looking = present !== undefined && session !== null && looksFirst(present) && !state.looked;
   const task = useTask(looking ? null : (present?.goal ?? null), session, opened?.seed ?? 0, step);
-  const model = useMemo(() => prepared && { mesh: prepared.mesh, home }, [prepared, home]);
+  const model = useScored(prepared, home);
   useMeaning(present?.goal ?? null, session, model);
   const whole = useMemo(() => {
     const goal = goalShown(exercise, present);

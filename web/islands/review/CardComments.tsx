@@ -2,8 +2,8 @@ import type { TraineeExercise } from '@core/exercise';
 import { keptOf } from '@core/navigation';
 import type { View } from '@core/view';
 import { useHiddenStage } from '@web/goals/useHiddenStage';
-import { useModel } from '@web/goals/useModel';
 import { useScenePictures } from '@web/goals/useScenePictures';
+import { useScored } from '@web/stage/useScored';
 import { useMemo } from 'react';
 import { clockWords } from './clock';
 import { answersTo, type Comment, threadsOf } from './useComments';
@@ -19,9 +19,8 @@ interface Props {
 
 /** What is said about an attempt, each with the picture of its moment; a press goes there. */
 export function CardComments({ attemptId, exercise, meshHash, home, comments }: Props) {
-  const { handle, shown } = useHiddenStage(meshHash);
-  const { prepared } = useModel(meshHash);
-  const model = useMemo(() => (prepared ? { mesh: prepared.mesh, home } : null), [prepared, home]);
+  const { handle, shown, prepared } = useHiddenStage(meshHash);
+  const model = useScored(prepared, home);
   const { replayed } = useReplayed(attemptId, exercise.steps, model);
   const threads = useMemo(() => threadsOf(comments), [comments]);
   const scenes = useMemo(() => (replayed ? threads.map(({ t }) => ({ scene: keptOf(replayed.player.at(t).scene) })) : null), [replayed, threads]);

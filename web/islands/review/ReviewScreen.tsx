@@ -1,4 +1,5 @@
 import { useModel } from '@web/goals/useModel';
+import { useScored } from '@web/stage/useScored';
 import { Toasts } from '@web/ui/Toasts';
 import { useMemo } from 'react';
 import { createClock } from './clock';
@@ -9,7 +10,7 @@ import { useReplayed } from './useReplayed';
 /** An attempt looked at again: what it showed, how close it was, what happened, and what is said about it. */
 export function ReviewScreen(reviewed: Reviewed) {
   const { prepared, error } = useModel(reviewed.meshHash);
-  const model = useMemo(() => (prepared ? { mesh: prepared.mesh, home: reviewed.home } : null), [prepared, reviewed.home]);
+  const model = useScored(prepared, reviewed.home);
   const { replayed, error: notFetched } = useReplayed(reviewed.attemptId, reviewed.exercise.steps, model);
   const clock = useMemo(() => (replayed ? createClock(replayed.folding.seconds) : null), [replayed]);
   return (
