@@ -1,7 +1,8 @@
 import { By } from 'selenium-webdriver';
 import { afterAll, expect, it } from 'vitest';
-import { askBrowser, dialFigure, find, picturing, press, setWindow, stage, waitFor } from './browser';
+import { askBrowser, dialFigure, find, picturing, press, setWindow, signInAs, stage, waitFor } from './browser';
 import { handIn, openExercise } from './screens';
+import { base } from './stored';
 import { useBrowser } from './useBrowser';
 
 /** Windows of phones, tablets and large screens; by touch where they are held in the hand. */
@@ -123,6 +124,13 @@ it('on a phone the other pages are reached from the stage', async () => {
     for (const { left, right, bottom } of places) expect([left >= 0, right <= 390, bottom <= 844]).toEqual([true, true, true]);
     await (await find(driver, 'nav[aria-label=Pages] a', 'My progress')).click();
     await waitFor(driver, 'the other page', async () => new URL(await driver.getCurrentUrl()).pathname === '/progress');
+    // One signs out there too; nothing waits to be sent.
+    await openExercise(driver, stored, 'Behind and above');
+    await stage(driver);
+    await press(driver, 'Pages');
+    await press(driver, 'Sign out', 'nav[aria-label=Pages] button');
+    await waitFor(driver, 'the way in', async () => new URL(await driver.getCurrentUrl()).pathname === '/');
+    await signInAs(driver, base(), 'Ida Sorrel');
   });
 });
 
