@@ -17,6 +17,23 @@ const draftOf = async (id: string): Promise<{ title: string; brief: string; step
   return typeof draft === 'string' ? JSON.parse(draft) : draft;
 };
 
+it('who loads Build anew does not have it open elsewhere', async () => {
+  const { driver } = browser;
+  await picturing(driver, 'loaded-anew', async () => {
+    await signInAs(driver, base(), 'Maren Holt');
+    const id = await exerciseNamed(stored, 'Make room');
+    await driver.get(`${base()}/build/${id}`);
+    await stage(driver);
+    const pages = (): Promise<string[]> => stored.db('editing').where({ exercise_id: id }).pluck('page');
+    await waitFor(driver, 'that it is open', async () => (await pages()).length === 1);
+    const [before] = await pages();
+    await driver.navigate().refresh();
+    await stage(driver);
+    // Sooner than a page that says nothing is forgotten, which takes 45 s.
+    await driver.wait(async () => (await pages()).length === 1 && (await pages())[0] !== before, 15_000, 'the page that was left still counts as open');
+  });
+});
+
 it('two windows on one exercise: nobody’s words disappear', async () => {
   const { driver } = browser;
   await picturing(driver, 'two-windows', async () => {

@@ -1,5 +1,8 @@
 import type { Carrier } from './api';
 
+/** Carries a small request to its end, also where the page that sends it goes. */
+export const lasting: Carrier = (url, sent) => fetch(url, { ...sent, keepalive: true });
+
 /** Carries a large request, and tells how much of it is sent, 0 … 1: `fetch` does not tell that. */
 export const telling =
   (tell: (share: number) => void): Carrier =>

@@ -1,4 +1,5 @@
 import { call } from '@web/ui/api';
+import { lasting } from '@web/ui/carrier';
 import { useEffect, useState } from 'react';
 
 /** How often a page tells that it is open, ms; the server forgets it after three times that. */
@@ -17,7 +18,7 @@ export function useOthersHere(id: string, page: string, mine: boolean): readonly
     let open = true;
     const tell = async (left = false): Promise<void> => {
       // Whoever cannot be asked is told of nobody; saving says what is wrong.
-      const told = await call('editing', { params: { id }, body: { page, left } }).catch(() => ({ others: [] }));
+      const told = await call('editing', { params: { id }, body: { page, left } }, lasting).catch(() => ({ others: [] }));
       if (open) setOthers(told.others);
     };
     const leave = (): void => void tell(true);
