@@ -17,13 +17,20 @@ const draftOf = async (id: string): Promise<{ title: string; brief: string; step
   return typeof draft === 'string' ? JSON.parse(draft) : draft;
 };
 
+/** An instructor opens an exercise in Build; returns its id. */
+async function build(title: string): Promise<string> {
+  const { driver } = browser;
+  await signInAs(driver, base(), 'Maren Holt');
+  const id = await exerciseNamed(stored, title);
+  await driver.get(`${base()}/build/${id}`);
+  await stage(driver);
+  return id;
+}
+
 it('who loads Build anew does not have it open elsewhere', async () => {
   const { driver } = browser;
   await picturing(driver, 'loaded-anew', async () => {
-    await signInAs(driver, base(), 'Maren Holt');
-    const id = await exerciseNamed(stored, 'Make room');
-    await driver.get(`${base()}/build/${id}`);
-    await stage(driver);
+    const id = await build('Make room');
     const pages = (): Promise<string[]> => stored.db('editing').where({ exercise_id: id }).pluck('page');
     await waitFor(driver, 'that it is open', async () => (await pages()).length === 1);
     const [before] = await pages();
@@ -37,14 +44,10 @@ it('who loads Build anew does not have it open elsewhere', async () => {
 it('two windows on one exercise: nobody’s words disappear', async () => {
   const { driver } = browser;
   await picturing(driver, 'two-windows', async () => {
-    await signInAs(driver, base(), 'Maren Holt');
-    const id = await exerciseNamed(stored, 'Behind and above');
-    const address = `${base()}/build/${id}`;
-    await driver.get(address);
-    await stage(driver);
+    const id = await build('Behind and above');
     const first = await driver.getWindowHandle();
     await driver.switchTo().newWindow('tab');
-    await driver.get(address);
+    await driver.get(`${base()}/build/${id}`);
     await stage(driver);
     const second = await driver.getWindowHandle();
     await waitFor(driver, 'who else is here', async () =>
@@ -109,10 +112,7 @@ it('a first exercise takes eight actions from the library until a group has it',
 it('a removed step comes back: by the word that tells of it, by the keys, and after a reload', async () => {
   const { driver } = browser;
   await picturing(driver, 'taking-back', async () => {
-    await signInAs(driver, base(), 'Maren Holt');
-    const id = await exerciseNamed(stored, 'Round to the ladder');
-    await driver.get(`${base()}/build/${id}`);
-    await stage(driver);
+    await build('Round to the ladder');
     const steps = async (): Promise<number> => (await driver.findElements(By.css('[aria-label=Steps] ol li'))).length;
     const count = (n: number): Promise<unknown> => waitFor(driver, `${n} steps`, async () => (await steps()) === n);
     const before = await steps();
@@ -144,10 +144,7 @@ it('a removed step comes back: by the word that tells of it, by the keys, and af
 it('steps are copied, moved by their grip with keys and with the pointer, and switched off', async () => {
   const { driver } = browser;
   await picturing(driver, 'steps', async () => {
-    await signInAs(driver, base(), 'Maren Holt');
-    const id = await exerciseNamed(stored, 'Round to the ladder');
-    await driver.get(`${base()}/build/${id}`);
-    await stage(driver);
+    await build('Round to the ladder');
     const list = async (): Promise<string[]> =>
       Promise.all((await driver.findElements(By.css('[aria-label=Steps] ol li'))).map(async (li) => (await li.getText()).replace(/\s+/g, ' ')));
     const before = await list();
